@@ -1,0 +1,150 @@
+package org.mobrak.core.identity;
+
+import static org.mobrak.core.identity.Domain.free;
+import static org.mobrak.core.identity.Domain.number;
+import static org.mobrak.core.identity.Domain.oneOf;
+
+import java.util.Arrays;
+import java.util.Optional;
+
+/**
+ * Everything Mobrak can know about a phone and its bench. The key is the name used on the command line, in the
+ * catalogue and in JSON; the hint says where on the phone the value stands (common practice, no published source).
+ */
+public enum Fact {
+    MODEL("model", "Model number", Group.NAME, free(), "About screen, or the label under the battery"),
+    SHOP_NAME("shopName", "Shop name", Group.NAME, free(), "The box, or the catalogue once the model number is known"),
+    DEVICE("device", "Device code", Group.NAME, free(), "Property listing: ro.product.device"),
+    PRODUCT("product", "Product code", Group.NAME, free(), "Property listing: ro.product.name"),
+    MAKER("maker", "Maker", Group.NAME, free(), "Property listing: ro.product.manufacturer"),
+    CARRIER("carrier", "Carrier", Group.NAME, free(), "Boot logo, SIM tray, or the model number's suffix"),
+    REGION("region", "Region", Group.NAME, free(), "The model number's suffix or the box"),
+    ABI("abi", "Processor interface", Group.NAME, free(), "Property listing: ro.product.cpu.abi"),
+    OS_VERSION("osVersion", "OS version", Group.SOFTWARE, free(), "About screen"),
+    API_LEVEL("apiLevel", "API level", Group.SOFTWARE, number(1, 99), "Property listing: ro.build.version.sdk"),
+    BUILD_ID("buildId", "Build id", Group.SOFTWARE, free(), "Property listing: ro.build.id"),
+    BUILD_ID_DATE("buildIdDate", "Build id date", Group.SOFTWARE, free(), "Worked out from the build id"),
+    BUILD_NUMBER("buildNumber", "Build number", Group.SOFTWARE, free(), "About screen"),
+    INCREMENTAL("incremental", "Incremental", Group.SOFTWARE, free(), "Property listing: ro.build.version.incremental"),
+    BUILD_TYPE("buildType", "Build type", Group.SOFTWARE, free(), "Property listing: ro.build.type"),
+    BUILD_TAGS("buildTags", "Build tags", Group.SOFTWARE, free(), "Property listing: ro.build.tags"),
+    FINGERPRINT("fingerprint", "Fingerprint", Group.SOFTWARE, free(), "Property listing: ro.build.fingerprint"),
+    BUILD_DATE("buildDate", "Build date", Group.SOFTWARE, free(), "Property listing: ro.build.date.utc"),
+    PATCH_LEVEL("patchLevel", "Patch level", Group.SOFTWARE, free(), "About screen, from OS version 6 on"),
+    KERNEL_RELEASE("kernelRelease", "Kernel release", Group.RADIO_AND_KERNEL, free(), "About screen: kernel version"),
+    KERNEL_BUILT(
+            "kernelBuilt", "Kernel built", Group.RADIO_AND_KERNEL, free(), "About screen: kernel version, last line"),
+    KERNEL_KIND("kernelKind", "Kernel kind", Group.RADIO_AND_KERNEL, oneOf("stock", "custom"), "What was flashed last"),
+    BASEBAND("baseband", "Baseband", Group.RADIO_AND_KERNEL, free(), "About screen: baseband version"),
+    BOOTLOADER("bootloader", "Bootloader", Group.BOOT_SECURITY, free(), "Bootloader screen, or ro.bootloader"),
+    LOCK("lock", "Bootloader lock", Group.BOOT_SECURITY, oneOf("locked", "unlocked"), "Bootloader screen"),
+    WRITE_PROTECTION(
+            "writeProtection", "Write protection", Group.BOOT_SECURITY, oneOf("on", "off"), "Bootloader screen"),
+    WARRANTY_FUSE(
+            "warrantyFuse", "Warranty fuse", Group.BOOT_SECURITY, oneOf("intact", "blown"), "Download-mode screen"),
+    CUSTOM_WRITES("customWrites", "Custom writes", Group.BOOT_SECURITY, number(0, 9999), "Download-mode screen"),
+    RECOVERY("recovery", "Recovery", Group.CONDITION, oneOf("stock", "custom"), "Boot into recovery and look"),
+    ROOT(
+            "root",
+            "Root",
+            Group.CONDITION,
+            oneOf("none", "temporary", "permanent"),
+            "A shell's identity, or a granted request"),
+    ROOT_MANAGER(
+            "rootManager", "Root manager", Group.CONDITION, oneOf("none", "present", "stale"), "App drawer; open it"),
+    OTA_PATH("otaPath", "OTA updates", Group.CONDITION, oneOf("open", "blocked"), "Settings: system update"),
+    BATTERY_PERCENT("batteryPercent", "Battery", Group.CONDITION, number(0, 100), "Status bar"),
+    BATTERY_TEMPERATURE(
+            "batteryTemperature", "Battery temperature", Group.CONDITION, number(-40, 120), "Battery status, in °C"),
+    USB_DEBUGGING(
+            "usbDebugging", "USB debugging", Group.BENCH, oneOf("on", "off", "absent"), "Settings: developer options"),
+    UNKNOWN_SOURCES(
+            "unknownSources", "Unknown sources", Group.BENCH, oneOf("on", "off", "absent"), "Settings: security"),
+    OEM_UNLOCK(
+            "oemUnlock", "OEM unlock switch", Group.BENCH, oneOf("on", "off", "absent"), "Settings: developer options"),
+    IMAGE_BACKUP("imageBackup", "Image backup", Group.BENCH, oneOf("none", "taken", "verified"), "Your own copies"),
+    APP_BACKUP("appBackup", "App-and-data backup", Group.BENCH, oneOf("none", "taken", "verified"), "Your own copies"),
+    HOST_OS(
+            "hostOs",
+            "Computer's system",
+            Group.BENCH,
+            oneOf("windows", "linux", "macos"),
+            "The computer in front of you"),
+    CABLE("cable", "Cable", Group.BENCH, oneOf("data", "factory"), "The cable in your hand"),
+    SERVICE_PLUG("servicePlug", "Service plug", Group.BENCH, oneOf("yes", "no"), "Your box of plugs"),
+    INTERNET("internet", "Internet on the phone", Group.BENCH, oneOf("yes", "no"), "Status bar"),
+    CARD("card", "Memory card", Group.BENCH, oneOf("yes", "no"), "The card slot");
+
+    /** What practitioners ask together. */
+    public enum Group {
+        NAME("Name and make"),
+        SOFTWARE("Software"),
+        RADIO_AND_KERNEL("Radio and kernel"),
+        BOOT_SECURITY("Boot security"),
+        CONDITION("Condition now"),
+        BENCH("Bench and switches");
+
+        private final String label;
+
+        Group(String label) {
+            this.label = label;
+        }
+
+        /** The heading a person reads. */
+        public String label() {
+            return label;
+        }
+    }
+
+    private final String key;
+    private final String label;
+    private final Group group;
+    private final Domain domain;
+    private final String whereToRead;
+
+    Fact(String key, String label, Group group, Domain domain, String whereToRead) {
+        this.key = key;
+        this.label = label;
+        this.group = group;
+        this.domain = domain;
+        this.whereToRead = whereToRead;
+    }
+
+    /** The fact with this key, compared exactly. */
+    public static Optional<Fact> ofKey(String key) {
+        return Arrays.stream(values()).filter(fact -> fact.key.equals(key)).findFirst();
+    }
+
+    public String key() {
+        return key;
+    }
+
+    public String label() {
+        return label;
+    }
+
+    public Group group() {
+        return group;
+    }
+
+    /** Which values this fact may take. */
+    public Domain domain() {
+        return domain;
+    }
+
+    /** Where a person with the phone in hand finds the value. */
+    public String whereToRead() {
+        return whereToRead;
+    }
+
+    /**
+     * Whether work on the phone can change this fact, so that a later reading replaces an earlier one instead of
+     * contradicting it.
+     */
+    public boolean changes() {
+        return group == Group.CONDITION
+                || group == Group.BENCH
+                || group == Group.BOOT_SECURITY && this != BOOTLOADER
+                || this == KERNEL_KIND;
+    }
+}

@@ -1,0 +1,53 @@
+package org.mobrak.core.identity;
+
+import java.time.Instant;
+import java.util.Collections;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** What the readings add up to: a belief for every fact. */
+public final class Facts {
+    private static final Belief UNKNOWN = new Belief.Unknown();
+
+    private final Map<Fact, Belief> beliefs;
+
+    Facts(Map<Fact, Belief> beliefs) {
+        this.beliefs = Collections.unmodifiableMap(new EnumMap<>(beliefs));
+    }
+
+    /** Facts of which nothing is known. */
+    public static Facts none() {
+        return new Facts(new EnumMap<>(Fact.class));
+    }
+
+    public Belief belief(Fact fact) {
+        return beliefs.getOrDefault(fact, UNKNOWN);
+    }
+
+    /** The leading value, whether certain or in conflict. */
+    public Optional<String> value(Fact fact) {
+        return belief(fact).value();
+    }
+
+    /** Every fact with a value, in the order of {@link Fact}, and the value that leads. */
+    public Map<Fact, String> values() {
+        Map<Fact, String> values = new EnumMap<>(Fact.class);
+        beliefs.forEach((fact, belief) -> belief.value().ifPresent(value -> values.put(fact, value)));
+        return Collections.unmodifiableMap(values);
+    }
+
+    /** These facts as they would stand if some had other values: the ground for looking ahead. */
+    public Facts supposing(Map<Fact, String> changes) {
+        if (changes.isEmpty()) {
+            return this;
+        }
+        Map<Fact, Belief> changed = new EnumMap<>(Fact.class);
+        changed.putAll(beliefs);
+        changes.forEach((fact, value) -> changed.put(
+                fact,
+                new Belief.Certain(List.of(new Reading(fact, value, Source.TYPED, "supposed", 1, Instant.EPOCH)))));
+        return new Facts(changed);
+    }
+}

@@ -1,0 +1,12 @@
+package org.mobrak.core.identity;
+
+import java.io.IOException;
+
+/** An input that gives nothing at all. The message is one line for the user: what, and what to do about it. */
+public final class UnreadableInput extends IOException {
+    private static final long serialVersionUID = 1L;
+
+    public UnreadableInput(String message) {
+        super(message);
+    }
+}
