@@ -1,0 +1,35 @@
+package org.mobrak.core.catalogue;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Ledger;
+
+/** All that is known of phones and routes; routes are in the order of their ids. */
+public record Catalogue(List<KnownPhone> phones, List<Route> routes) {
+    public Catalogue {
+        phones = List.copyOf(phones);
+        routes = List.copyOf(routes);
+    }
+
+    /** The variant with exactly this model number. */
+    public Optional<KnownPhone> phone(String model) {
+        return phones.stream()
+                .filter(phone -> phone.variant().model().equals(model))
+                .findFirst();
+    }
+
+    public Optional<Route> route(String id) {
+        return routes.stream().filter(route -> route.id().equals(id)).findFirst();
+    }
+
+    /** The ledger with what the catalogue knows of its model number added; it ranks below every other source. */
+    public Ledger complete(Ledger ledger) {
+        Optional<KnownPhone> known = ledger.facts().value(Fact.MODEL).flatMap(this::phone);
+        Instant at = ledger.readings().isEmpty()
+                ? Instant.EPOCH
+                : ledger.readings().get(0).takenAt();
+        return known.map(phone -> ledger.with(phone.readings(at))).orElse(ledger);
+    }
+}

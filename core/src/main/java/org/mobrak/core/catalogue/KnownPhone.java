@@ -1,0 +1,26 @@
+package org.mobrak.core.catalogue;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Reading;
+import org.mobrak.core.identity.Source;
+
+/** A variant and where in the catalogue it stands. */
+public record KnownPhone(PhoneFamily family, PhoneFamily.Variant variant, String file, int line) {
+
+    /** What the catalogue says of a phone with this model number, as readings like any other. */
+    List<Reading> readings(Instant at) {
+        List<Reading> said = new ArrayList<>();
+        said.add(reading(Fact.MAKER, family.maker(), at));
+        said.add(reading(Fact.SHOP_NAME, family.shopName(), at));
+        variant.carrier().ifPresent(carrier -> said.add(reading(Fact.CARRIER, carrier, at)));
+        variant.region().ifPresent(region -> said.add(reading(Fact.REGION, region, at)));
+        return said;
+    }
+
+    private Reading reading(Fact fact, String value, Instant at) {
+        return new Reading(fact, value, Source.CATALOGUE, file, line, at);
+    }
+}

@@ -1,0 +1,125 @@
+package org.mobrak.core.catalogue;
+
+import com.fasterxml.jackson.annotation.JsonProperty;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.mobrak.core.identity.Fact;
+
+/**
+ * One documented way that changes a phone's state, as its file tells it.
+ *
+ * @param family what kind of way it is, in the words of the trade
+ */
+public record Route(
+        String id,
+        String name,
+        String family,
+        String summary,
+        Scope fits,
+        Changes changes,
+        Costs costs,
+        Work work,
+        List<Report> reports) {
+    public Route {
+        reports = orEmpty(reports);
+    }
+
+    /** For which phones. An empty list of phones means that the phone does not matter. */
+    public record Scope(List<Target> phones, List<Exclusion> excludedBuilds, List<Condition> requires) {
+        public Scope {
+            phones = orEmpty(phones);
+            excludedBuilds = orEmpty(excludedBuilds);
+            requires = orEmpty(requires);
+        }
+    }
+
+    /** A phone the route was made for, as narrowly as its makers said. */
+    public record Target(String model, Optional<String> osVersion, Optional<String> bootloader, List<String> builds) {
+        public Target {
+            builds = orEmpty(builds);
+        }
+    }
+
+    /** A build on which the route is known not to work. */
+    public record Exclusion(String build, String because) {}
+
+    /** What is otherwise afterwards. Marks are what can never be undone. */
+    public record Changes(
+            Map<Fact, String> effects, List<PartitionClass> writes, List<String> marks, boolean wipesData) {
+        public Changes {
+            effects = Map.copyOf(effects);
+            writes = orEmpty(writes);
+            marks = orEmpty(marks);
+        }
+    }
+
+    /** What it takes: minutes with the phone in hand, minutes of waiting, and money. */
+    public record Costs(Minutes handsOn, Minutes waiting, Optional<Money> money) {}
+
+    /** An amount in an ISO 4217 currency. */
+    public record Money(double amount, String currency) {}
+
+    /** What the person does. */
+    public record Work(List<NeededFile> files, List<Gate> gates, List<RouteStep> steps) {
+        public Work {
+            files = orEmpty(files);
+            gates = orEmpty(gates);
+            steps = orEmpty(steps);
+        }
+    }
+
+    /** A file the route needs; the checksum is lower-case hexadecimal. */
+    public record NeededFile(String name, String role, Optional<String> sha256) {}
+
+    /** What must be true before the phone is touched: one of some values, or a number at least so high. */
+    public record Gate(Fact fact, List<String> is, Optional<Integer> atLeast, String why) {
+        public Gate {
+            is = orEmpty(is);
+        }
+    }
+
+    /** One thing to do; waits are in minutes. */
+    public record RouteStep(
+            Phase phase,
+            String title,
+            String text,
+            Optional<String> mode,
+            Optional<String> keys,
+            Optional<String> sign,
+            Optional<Integer> normalUntil,
+            Optional<Integer> worryAfter,
+            Optional<String> ifNot,
+            boolean noReturn) {}
+
+    /** Somebody tried it on this build. The date is ISO 8601. */
+    public record Report(String model, String build, boolean worked, String date) {}
+
+    /** The parts of a run sheet, in order. */
+    public enum Phase {
+        @JsonProperty("gather")
+        GATHER("Gather"),
+        @JsonProperty("prepare")
+        PREPARE("Prepare"),
+        @JsonProperty("do")
+        DO("Do"),
+        @JsonProperty("prove")
+        PROVE("Prove"),
+        @JsonProperty("tidy")
+        TIDY("Tidy");
+
+        private final String label;
+
+        Phase(String label) {
+            this.label = label;
+        }
+
+        public String label() {
+            return label;
+        }
+    }
+
+    private static <T> List<T> orEmpty(List<T> list) {
+        return list == null ? List.of() : List.copyOf(list);
+    }
+}
