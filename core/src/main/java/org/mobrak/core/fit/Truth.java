@@ -1,5 +1,7 @@
 package org.mobrak.core.fit;
 
+import java.util.Locale;
+
 /**
  * Yes, no or unknown, joined by the strong three-valued logic of S. C. Kleene, Introduction to Metamathematics (1952),
  * §64: what is unknown stays unknown only where it could still decide.
@@ -29,6 +31,6 @@ public enum Truth {
 
     /** {@code yes}, {@code no} or {@code unknown}. */
     public String word() {
-        return name().toLowerCase(java.util.Locale.ROOT);
+        return name().toLowerCase(Locale.ROOT);
     }
 }

@@ -1,0 +1,37 @@
+package org.mobrak.core.identity;
+
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.Optional;
+import java.util.stream.Collectors;
+
+/** What a person says of a phone, written {@code key=value}; the form of {@code --set} and of typed-in readings. */
+public final class TypedReading {
+    private TypedReading() {}
+
+    /** Reads {@code key=value}; an {@link IllegalArgumentException} says in one line what is wrong and what is allowed. */
+    public static Reading parse(String text, Instant at) {
+        int equals = text.indexOf('=');
+        if (equals < 1) {
+            throw new IllegalArgumentException("“" + text + "” must be KEY=VALUE, for example lock=unlocked.");
+        }
+        String key = text.substring(0, equals).strip();
+        String value = text.substring(equals + 1).strip();
+        Fact fact = Fact.ofKey(key).orElseThrow(() -> new IllegalArgumentException(unknown(key)));
+        Optional<String> objection = fact.domain().objection(value);
+        if (objection.isPresent()) {
+            throw new IllegalArgumentException(fact.label() + " (" + key + ") " + objection.get() + ".");
+        }
+        return new Reading(fact, value, Source.TYPED, "typed in", 1, at);
+    }
+
+    /** The text form of a fact and a value. */
+    public static String text(Fact fact, String value) {
+        return fact.key() + "=" + value;
+    }
+
+    private static String unknown(String key) {
+        String keys = Arrays.stream(Fact.values()).map(Fact::key).collect(Collectors.joining(" "));
+        return "“" + key + "” is no fact Mobrak knows; the keys are: " + keys + ".";
+    }
+}

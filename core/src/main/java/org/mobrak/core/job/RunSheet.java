@@ -1,0 +1,103 @@
+package org.mobrak.core.job;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.catalogue.Route.Gate;
+import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.catalogue.Route.RouteStep;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.plan.Plan;
+
+/**
+ * Everything a plan asks a person to do, in order: gather, prepare, do, prove, tidy. It is kept whole with the job, so a
+ * catalogue that changes later does not change a job that runs.
+ *
+ * @param title the plan's routes by name
+ * @param effects the state facts that hold when the job has worked
+ */
+public record RunSheet(String title, List<SheetStep> steps, Map<Fact, String> effects) {
+    public RunSheet {
+        steps = List.copyOf(steps);
+        effects = Map.copyOf(effects);
+    }
+
+    /** Writes the run sheet of a plan: each file a step, each gate a step, then the routes' own steps in their order. */
+    public static RunSheet of(Plan plan) {
+        List<SheetStep> steps = new ArrayList<>();
+        for (Phase phase : Phase.values()) {
+            List<SheetStep> ofPhase = new ArrayList<>();
+            if (phase == Phase.GATHER) {
+                plan.routes().forEach(route -> route.work().files().forEach(file -> ofPhase.add(gather(route, file))));
+            } else if (phase == Phase.PREPARE) {
+                ofPhase.addAll(gates(plan));
+            }
+            plan.routes().forEach(route -> own(route, phase).forEach(ofPhase::add));
+            steps.addAll(numbered(phase, ofPhase));
+        }
+        Map<Fact, String> effects = new LinkedHashMap<>();
+        plan.routes().forEach(route -> effects.putAll(route.changes().effects()));
+        return new RunSheet(plan.title(), steps, effects);
+    }
+
+    /** The steps of one phase. */
+    public List<SheetStep> of(Phase phase) {
+        return steps.stream().filter(step -> step.phase() == phase).toList();
+    }
+
+    private static List<SheetStep> own(Route route, Phase phase) {
+        return route.work().steps().stream()
+                .filter(step -> step.phase() == phase)
+                .map(step -> new SheetStep("", route.name(), step, Optional.empty()))
+                .toList();
+    }
+
+    private static SheetStep gather(Route route, Route.NeededFile file) {
+        String text = file.sha256()
+                .map(sum -> "Put it on the computer and compare its SHA-256 checksum: " + sum)
+                .orElse("Put it on the computer. The route names no checksum for it, so take it from one place only.");
+        return new SheetStep(
+                "", route.name(), plain(Phase.GATHER, file.role() + ": " + file.name(), text), Optional.empty());
+    }
+
+    /** One step for each fact that a gate asks about, with the strictest bound of all routes. */
+    private static List<SheetStep> gates(Plan plan) {
+        Map<Fact, SheetStep> strictest = new LinkedHashMap<>();
+        for (Route route : plan.routes()) {
+            for (Gate gate : route.work().gates()) {
+                strictest.merge(gate.fact(), gateStep(route, gate), RunSheet::stricter);
+            }
+        }
+        return List.copyOf(strictest.values());
+    }
+
+    private static SheetStep stricter(SheetStep one, SheetStep other) {
+        int first = one.gate().flatMap(Gate::atLeast).orElse(Integer.MIN_VALUE);
+        int second = other.gate().flatMap(Gate::atLeast).orElse(Integer.MIN_VALUE);
+        return second > first ? other : one;
+    }
+
+    private static SheetStep gateStep(Route route, Gate gate) {
+        String wanted = gate.atLeast().map(least -> "at least " + least).orElse(String.join(" or ", gate.is()));
+        RouteStep step = plain(Phase.PREPARE, gate.fact().label() + ": " + wanted, gate.why());
+        return new SheetStep("", route.name(), step, Optional.of(gate));
+    }
+
+    private static RouteStep plain(Phase phase, String title, String text) {
+        Optional<String> none = Optional.empty();
+        return new RouteStep(phase, title, text, none, none, none, Optional.empty(), Optional.empty(), none, false);
+    }
+
+    private static List<SheetStep> numbered(Phase phase, List<SheetStep> steps) {
+        List<SheetStep> numbered = new ArrayList<>();
+        for (SheetStep step : steps) {
+            String id = phase.label().toLowerCase(Locale.ROOT) + "-" + (numbered.size() + 1);
+            numbered.add(new SheetStep(id, step.route(), step.detail(), step.gate()));
+        }
+        return numbered;
+    }
+}

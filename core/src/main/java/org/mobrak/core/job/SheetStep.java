@@ -1,0 +1,23 @@
+package org.mobrak.core.job;
+
+import java.util.Optional;
+import org.mobrak.core.catalogue.Route;
+
+/**
+ * One line of a run sheet.
+ *
+ * @param id stable within the sheet, such as {@code prepare-2}
+ * @param route the name of the route it belongs to
+ * @param detail what the route's author wrote of it
+ * @param gate what must be true before it may be ticked
+ */
+public record SheetStep(String id, String route, Route.RouteStep detail, Optional<Route.Gate> gate) {
+
+    public Route.Phase phase() {
+        return detail.phase();
+    }
+
+    public String title() {
+        return detail.title();
+    }
+}

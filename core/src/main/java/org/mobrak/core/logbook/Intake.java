@@ -1,0 +1,35 @@
+package org.mobrak.core.logbook;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.mobrak.core.identity.Parsed;
+import org.mobrak.core.identity.RawText;
+import org.mobrak.core.identity.ReadingParser;
+import org.mobrak.core.identity.TypedReading;
+
+/**
+ * A text that was taken of a phone, kept as it came.
+ *
+ * @param name the file's name, or where else it came from
+ * @param withdrawnAt when the user took it back; it is kept all the same
+ */
+public record Intake(
+        long id, long phoneId, String name, Kind kind, String text, Instant takenAt, Optional<Instant> withdrawnAt) {
+
+    /** A text with readings in it, or one {@code key=value} that a person typed. */
+    public enum Kind {
+        TEXT,
+        TYPED
+    }
+
+    public boolean counts() {
+        return withdrawnAt.isEmpty();
+    }
+
+    Parsed parse() {
+        return kind == Kind.TEXT
+                ? ReadingParser.parse(new RawText(name, text, List.of()), takenAt)
+                : new Parsed(List.of(TypedReading.parse(text, takenAt)), List.of());
+    }
+}

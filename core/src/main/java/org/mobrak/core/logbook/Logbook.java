@@ -1,0 +1,116 @@
+package org.mobrak.core.logbook;
+
+import java.sql.Types;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.jdbi.v3.core.Jdbi;
+import org.jdbi.v3.core.argument.AbstractArgumentFactory;
+import org.jdbi.v3.core.argument.Argument;
+import org.jdbi.v3.core.config.ConfigRegistry;
+import org.jdbi.v3.sqlobject.SqlObjectPlugin;
+import org.mobrak.core.identity.RawText;
+import org.mobrak.core.identity.Reading;
+import org.mobrak.core.identity.TypedReading;
+import org.mobrak.core.job.Job;
+import org.mobrak.core.job.JournalEntry;
+import org.mobrak.core.job.RunSheet;
+
+/** The drawer of phones and what happened to them. Every method that adds returns only when it is on disk. */
+public final class Logbook {
+    private final Jdbi jdbi;
+    private final LogbookRows rows;
+
+    Logbook(Jdbi jdbi) {
+        this.jdbi = jdbi.installPlugin(new SqlObjectPlugin())
+                .registerArgument(new InstantText())
+                .registerColumnMapper(
+                        Instant.class,
+                        (row, column, context) -> Optional.ofNullable(row.getString(column))
+                                .map(Instant::parse)
+                                .orElse(null));
+        this.rows = jdbi.onDemand(LogbookRows.class);
+    }
+
+    /** ISO 8601 sorts and reads well; the driver's own form is a bare number. */
+    private static final class InstantText extends AbstractArgumentFactory<Instant> {
+        InstantText() {
+            super(Types.VARCHAR);
+        }
+
+        @Override
+        protected Argument build(Instant value, ConfigRegistry config) {
+            return (position, statement, context) -> statement.setString(position, value.toString());
+        }
+    }
+
+    public List<PhoneRecord> phones() {
+        return rows.phones();
+    }
+
+    /** Puts a phone in the drawer; the name must not be blank. */
+    public PhoneRecord addPhone(String nickname, Instant at) {
+        return new PhoneRecord(rows.addPhone(nickname, at), nickname, at);
+    }
+
+    public Dossier dossier(PhoneRecord phone) {
+        List<Job> jobs = rows.jobs(phone.id()).stream().map(this::job).toList();
+        return new Dossier(phone, rows.intakes(phone.id()), jobs);
+    }
+
+    private Job job(LogbookRows.JobRow row) {
+        return new Job(row.id(), row.phoneId(), SheetJson.read(row.sheet()), row.startedAt(), rows.journal(row.id()));
+    }
+
+    /** Keeps a text with readings in it and gives its number. */
+    public long take(PhoneRecord phone, RawText text, Instant at) {
+        return rows.addIntake(phone.id(), text.name(), Intake.Kind.TEXT, text.text(), at);
+    }
+
+    /** Keeps what a person said of a phone and gives its number. */
+    public long take(PhoneRecord phone, Reading typed) {
+        String text = TypedReading.text(typed.fact(), typed.value());
+        return rows.addIntake(phone.id(), "typed in", Intake.Kind.TYPED, text, typed.takenAt());
+    }
+
+    /** Takes an intake back; it stays in the logbook but no longer counts. */
+    public void withdraw(long intake, Instant at) {
+        rows.withdraw(intake, Optional.of(at));
+    }
+
+    /** Lets a withdrawn intake count again. */
+    public void restore(long intake) {
+        rows.withdraw(intake, Optional.empty());
+    }
+
+    /** Starts a job; an {@link IllegalStateException} tells that one runs on this phone already. */
+    public Job start(PhoneRecord phone, RunSheet sheet, Instant at) {
+        if (dossier(phone).runningJob().isPresent()) {
+            throw new IllegalStateException("A job runs on this phone already; finish or stop it first.");
+        }
+        return new Job(rows.addJob(phone.id(), SheetJson.write(sheet), at), phone.id(), sheet, at, List.of());
+    }
+
+    /** Writes an entry into a job's journal. A job that worked also says what holds of the phone from now on. */
+    public Job record(Job job, JournalEntry entry) {
+        jdbi.useTransaction(handle -> {
+            LogbookRows one = handle.attach(LogbookRows.class);
+            one.addEntry(job.id(), entry.at(), entry.kind(), entry.stepId(), entry.note());
+            if (entry.kind() == JournalEntry.Kind.WORKED) {
+                job.sheet().effects().forEach((fact, value) -> {
+                    String text = TypedReading.text(fact, value);
+                    one.addIntake(job.phoneId(), "proof of job " + job.id(), Intake.Kind.TYPED, text, entry.at());
+                });
+            }
+        });
+        return job.with(entry);
+    }
+
+    public Optional<String> setting(String name) {
+        return rows.setting(name);
+    }
+
+    public void putSetting(String name, String value) {
+        rows.putSetting(name, value);
+    }
+}

@@ -1,0 +1,59 @@
+package org.mobrak.core.logbook;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.jdbi.v3.sqlobject.config.RegisterConstructorMapper;
+import org.jdbi.v3.sqlobject.statement.GetGeneratedKeys;
+import org.jdbi.v3.sqlobject.statement.SqlQuery;
+import org.jdbi.v3.sqlobject.statement.SqlUpdate;
+import org.mobrak.core.job.JournalEntry;
+
+/** The logbook's SQL, statement by statement. */
+@RegisterConstructorMapper(PhoneRecord.class)
+@RegisterConstructorMapper(Intake.class)
+@RegisterConstructorMapper(JournalEntry.class)
+@RegisterConstructorMapper(LogbookRows.JobRow.class)
+interface LogbookRows {
+
+    /** A job without its journal; the sheet is JSON. */
+    record JobRow(long id, long phoneId, String sheet, Instant startedAt) {}
+
+    @SqlQuery("SELECT id, nickname, added_at FROM phone ORDER BY id")
+    List<PhoneRecord> phones();
+
+    @SqlUpdate("INSERT INTO phone (nickname, added_at) VALUES (:nickname, :at)")
+    @GetGeneratedKeys
+    long addPhone(String nickname, Instant at);
+
+    @SqlQuery(
+            "SELECT id, phone_id, name, kind, text, taken_at, withdrawn_at FROM intake WHERE phone_id = :phoneId ORDER BY id")
+    List<Intake> intakes(long phoneId);
+
+    @SqlUpdate("INSERT INTO intake (phone_id, name, kind, text, taken_at) VALUES (:phoneId, :name, :kind, :text, :at)")
+    @GetGeneratedKeys
+    long addIntake(long phoneId, String name, Intake.Kind kind, String text, Instant at);
+
+    @SqlUpdate("UPDATE intake SET withdrawn_at = :at WHERE id = :id")
+    void withdraw(long id, Optional<Instant> at);
+
+    @SqlQuery("SELECT id, phone_id, sheet, started_at FROM job WHERE phone_id = :phoneId ORDER BY id")
+    List<JobRow> jobs(long phoneId);
+
+    @SqlUpdate("INSERT INTO job (phone_id, sheet, started_at) VALUES (:phoneId, :sheet, :at)")
+    @GetGeneratedKeys
+    long addJob(long phoneId, String sheet, Instant at);
+
+    @SqlQuery("SELECT at, kind, step_id, note FROM journal WHERE job_id = :jobId ORDER BY id")
+    List<JournalEntry> journal(long jobId);
+
+    @SqlUpdate("INSERT INTO journal (job_id, at, kind, step_id, note) VALUES (:jobId, :at, :kind, :stepId, :note)")
+    void addEntry(long jobId, Instant at, JournalEntry.Kind kind, Optional<String> stepId, String note);
+
+    @SqlQuery("SELECT value FROM setting WHERE name = :name")
+    Optional<String> setting(String name);
+
+    @SqlUpdate(
+            "INSERT INTO setting (name, value) VALUES (:name, :value) ON CONFLICT (name) DO UPDATE SET value = :value")
+    void putSetting(String name, String value);
+}

@@ -1,0 +1,6 @@
+package org.mobrak.core.logbook;
+
+import java.time.Instant;
+
+/** A phone in the drawer, by the name its keeper gave it. */
+public record PhoneRecord(long id, String nickname, Instant addedAt) {}

@@ -1,0 +1,131 @@
+package org.mobrak.core.logbook;
+
+import java.io.IOException;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
+import java.nio.channels.OverlappingFileLockException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.Arrays;
+import org.apache.commons.io.file.PathUtils;
+import org.flywaydb.core.Flyway;
+import org.flywaydb.core.api.FlywayException;
+import org.flywaydb.core.api.MigrationInfo;
+import org.jdbi.v3.core.Jdbi;
+import org.mobrak.core.catalogue.CatalogueLoader;
+import org.mobrak.core.identity.UnreadableInput;
+import org.sqlite.SQLiteConfig;
+import org.sqlite.SQLiteDataSource;
+
+/**
+ * A folder with a logbook and a catalogue, held by one program at a time.
+ *
+ * @see #open
+ */
+public final class Workspace implements AutoCloseable {
+    private final Path folder;
+    private final FileChannel lockFile;
+    private final Logbook logbook;
+    private final CatalogueLoader.Loaded catalogue;
+
+    private Workspace(Path folder, FileChannel lockFile) throws IOException {
+        this.folder = folder;
+        this.lockFile = lockFile;
+        this.catalogue = CatalogueLoader.load(folder.resolve("catalogue"));
+        this.logbook = openLogbook(folder.resolve("logbook.db"));
+    }
+
+    /** Makes a new workspace with a copy of a catalogue; a folder that is a workspace already is left as it is. */
+    public static void create(Path folder, Path catalogue) throws IOException {
+        if (Files.exists(folder.resolve("catalogue"))) {
+            return;
+        }
+        if (Files.isDirectory(folder) && !PathUtils.isEmptyDirectory(folder)) {
+            throw new UnreadableInput(folder + " holds other things and is no workspace; name an empty folder.");
+        }
+        Files.createDirectories(folder);
+        PathUtils.copyDirectory(catalogue, folder.resolve("catalogue"));
+    }
+
+    /**
+     * Opens a workspace and keeps others out until it is closed or the program ends. An {@link UnreadableInput} tells in one
+     * line why that cannot be.
+     */
+    public static Workspace open(Path folder) throws IOException {
+        if (!Files.isDirectory(folder)) {
+            throw new UnreadableInput(folder + " is no workspace; check the path.");
+        }
+        FileChannel channel = lock(folder);
+        try {
+            return new Workspace(folder, channel);
+        } catch (IOException | RuntimeException failed) {
+            channel.close();
+            throw failed;
+        }
+    }
+
+    private static FileChannel lock(Path folder) throws IOException {
+        FileChannel channel =
+                FileChannel.open(folder.resolve("workspace.lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+        try {
+            FileLock lock = channel.tryLock();
+            if (lock != null) {
+                return channel;
+            }
+        } catch (OverlappingFileLockException sameProgram) {
+            // Told like a lock of another program.
+        }
+        channel.close();
+        throw new UnreadableInput(folder + " is open in another Mobrak; close that one first.");
+    }
+
+    private static Logbook openLogbook(Path file) throws IOException {
+        SQLiteConfig config = new SQLiteConfig();
+        config.enforceForeignKeys(true);
+        config.setJournalMode(SQLiteConfig.JournalMode.WAL);
+        // A tick must outlive a power cut, not just the program.
+        config.setSynchronous(SQLiteConfig.SynchronousMode.FULL);
+        config.setBusyTimeout(5_000);
+        SQLiteDataSource source = new SQLiteDataSource(config);
+        source.setUrl("jdbc:sqlite:" + file);
+        try {
+            migrate(source, file);
+        } catch (FlywayException broken) {
+            throw new UnreadableInput(file + " is no logbook Mobrak can read; restore a copy of it, or move it away.");
+        }
+        return new Logbook(Jdbi.create(source));
+    }
+
+    private static void migrate(SQLiteDataSource source, Path file) throws IOException {
+        Flyway flyway = Flyway.configure()
+                .dataSource(source)
+                .locations("classpath:org/mobrak/core/logbook")
+                .load();
+        boolean newer = Arrays.stream(flyway.info().applied())
+                .map(MigrationInfo::getState)
+                .anyMatch(state -> state.name().startsWith("FUTURE"));
+        if (newer) {
+            throw new UnreadableInput(file + " was written by a newer Mobrak; open it with that one.");
+        }
+        flyway.migrate();
+    }
+
+    public Path folder() {
+        return folder;
+    }
+
+    public Logbook logbook() {
+        return logbook;
+    }
+
+    /** The workspace's catalogue and the faults in its files. */
+    public CatalogueLoader.Loaded catalogue() {
+        return catalogue;
+    }
+
+    @Override
+    public void close() throws IOException {
+        lockFile.close();
+    }
+}

@@ -1,0 +1,76 @@
+package org.mobrak.core.plan;
+
+import java.util.Set;
+import java.util.TreeSet;
+import org.mobrak.core.catalogue.Minutes;
+import org.mobrak.core.catalogue.Route;
+
+/**
+ * What a plan costs, in the six respects in which plans are compared.
+ *
+ * @param marks what can never be undone
+ * @param riskPoints sum over the routes; a ranking aid
+ * @param money in the catalogue's one currency
+ * @param handsOn expected minutes with the phone in hand
+ * @param waiting expected minutes of waiting
+ * @param variance of both times together, in minutes²
+ */
+public record Cost(
+        Set<String> marks,
+        boolean dataLoss,
+        double riskPoints,
+        double money,
+        double handsOn,
+        double waiting,
+        double variance) {
+    /** How many standard deviations from the mean the tenth and ninetieth percentile lie (normal distribution). */
+    private static final double Z90 = 1.2816;
+
+    public Cost {
+        marks = Set.copyOf(marks);
+    }
+
+    static Cost none() {
+        return new Cost(Set.of(), false, 0, 0, 0, 0, 0);
+    }
+
+    Cost plus(Route route) {
+        Set<String> all = new TreeSet<>(marks);
+        all.addAll(route.changes().marks());
+        Minutes hands = route.costs().handsOn();
+        Minutes wait = route.costs().waiting();
+        return new Cost(
+                all,
+                dataLoss || route.changes().wipesData(),
+                riskPoints + Evidence.riskPoints(route),
+                money + route.costs().money().map(Route.Money::amount).orElse(0.0),
+                handsOn + hands.mean(),
+                waiting + wait.mean(),
+                variance + hands.variance() + wait.variance());
+    }
+
+    /** Whether this is no worse in any respect. */
+    boolean atMost(Cost other) {
+        return other.marks.containsAll(marks)
+                && (!dataLoss || other.dataLoss)
+                && riskPoints <= other.riskPoints
+                && money <= other.money
+                && handsOn <= other.handsOn
+                && waiting <= other.waiting;
+    }
+
+    /** Expected minutes in all. */
+    public double minutes() {
+        return handsOn + waiting;
+    }
+
+    /** Nine times in ten it takes longer than this, in minutes. */
+    public double minutesLow() {
+        return Math.max(0, minutes() - Z90 * Math.sqrt(variance));
+    }
+
+    /** Nine times in ten it takes no longer than this, in minutes. */
+    public double minutesHigh() {
+        return minutes() + Z90 * Math.sqrt(variance);
+    }
+}

@@ -1,0 +1,45 @@
+package org.mobrak.core.plan;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import org.mobrak.core.catalogue.Route;
+
+/** Routes in a row that lead to a goal; none at all where the goal is reached already. */
+public record Plan(Goal goal, List<Route> routes, Cost cost) {
+    public Plan {
+        routes = List.copyOf(routes);
+    }
+
+    /** The routes by name, in order. */
+    public String title() {
+        return routes.isEmpty()
+                ? "Nothing to do"
+                : routes.stream().map(Route::name).collect(Collectors.joining(" → "));
+    }
+
+    /** What taking this plan means, in a sentence. */
+    public String tradeOffs() {
+        List<String> parts = new ArrayList<>();
+        parts.add("About %.0f minutes (%.0f to %.0f)".formatted(cost.minutes(), cost.minutesLow(), cost.minutesHigh()));
+        parts.add(cost.dataLoss() ? "wipes the data" : "keeps the data");
+        parts.add(
+                cost.marks().isEmpty()
+                        ? "leaves no permanent mark"
+                        : "leaves for good: " + String.join(", ", cost.marks()));
+        parts.add(cost.money() == 0 ? "costs nothing" : "costs money: " + amount());
+        parts.add(String.format(Locale.ROOT, "%.1f risk points", cost.riskPoints()));
+        return String.join("; ", parts) + ".";
+    }
+
+    /** The price with its currency, such as {@code 25.00 USD}; {@code 0.00} without one where it is free. */
+    public String amount() {
+        String currency = routes.stream()
+                .flatMap(route -> route.costs().money().stream())
+                .map(Route.Money::currency)
+                .findFirst()
+                .orElse("");
+        return String.format(Locale.ROOT, "%.2f %s", cost.money(), currency).strip();
+    }
+}
