@@ -3,6 +3,7 @@ package org.mobrak.core.logbook;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Parsed;
 import org.mobrak.core.identity.RawText;
 import org.mobrak.core.identity.ReadingParser;
@@ -15,7 +16,14 @@ import org.mobrak.core.identity.TypedReading;
  * @param withdrawnAt when the user took it back; it is kept all the same
  */
 public record Intake(
-        long id, long phoneId, String name, Kind kind, String text, Instant takenAt, Optional<Instant> withdrawnAt) {
+        long id,
+        long phoneId,
+        String name,
+        Kind kind,
+        String text,
+        List<Finding> findings,
+        Instant takenAt,
+        Optional<Instant> withdrawnAt) {
 
     /** A text with readings in it, or one {@code key=value} that a person typed. */
     public enum Kind {
@@ -29,7 +37,7 @@ public record Intake(
 
     Parsed parse() {
         return kind == Kind.TEXT
-                ? ReadingParser.parse(new RawText(name, text, List.of()), takenAt)
+                ? ReadingParser.parse(new RawText(name, text, findings), takenAt)
                 : new Parsed(List.of(TypedReading.parse(text, takenAt)), List.of());
     }
 }

@@ -8,7 +8,9 @@ import org.jdbi.v3.core.Jdbi;
 import org.jdbi.v3.core.argument.AbstractArgumentFactory;
 import org.jdbi.v3.core.argument.Argument;
 import org.jdbi.v3.core.config.ConfigRegistry;
+import org.jdbi.v3.core.generic.GenericType;
 import org.jdbi.v3.sqlobject.SqlObjectPlugin;
+import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.RawText;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.TypedReading;
@@ -18,6 +20,8 @@ import org.mobrak.core.job.RunSheet;
 
 /** The drawer of phones and what happened to them. Every method that adds returns only when it is on disk. */
 public final class Logbook {
+    private static final String NO_FINDINGS = Json.write(List.of());
+
     private final Jdbi jdbi;
     private final LogbookRows rows;
 
@@ -29,6 +33,8 @@ public final class Logbook {
                         (row, column, context) -> Optional.ofNullable(row.getString(column))
                                 .map(Instant::parse)
                                 .orElse(null));
+        jdbi.registerColumnMapper(
+                new GenericType<List<Finding>>() {}, (row, column, context) -> Json.findings(row.getString(column)));
         this.rows = jdbi.onDemand(LogbookRows.class);
     }
 
@@ -59,18 +65,18 @@ public final class Logbook {
     }
 
     private Job job(LogbookRows.JobRow row) {
-        return new Job(row.id(), row.phoneId(), SheetJson.read(row.sheet()), row.startedAt(), rows.journal(row.id()));
+        return new Job(row.id(), row.phoneId(), Json.sheet(row.sheet()), row.startedAt(), rows.journal(row.id()));
     }
 
     /** Keeps a text with readings in it and gives its number. */
     public long take(PhoneRecord phone, RawText text, Instant at) {
-        return rows.addIntake(phone.id(), text.name(), Intake.Kind.TEXT, text.text(), at);
+        return rows.addIntake(phone.id(), text.name(), Intake.Kind.TEXT, text.text(), Json.write(text.findings()), at);
     }
 
     /** Keeps what a person said of a phone and gives its number. */
     public long take(PhoneRecord phone, Reading typed) {
         String text = TypedReading.text(typed.fact(), typed.value());
-        return rows.addIntake(phone.id(), "typed in", Intake.Kind.TYPED, text, typed.takenAt());
+        return rows.addIntake(phone.id(), "typed in", Intake.Kind.TYPED, text, NO_FINDINGS, typed.takenAt());
     }
 
     /** Takes an intake back; it stays in the logbook but no longer counts. */
@@ -88,7 +94,7 @@ public final class Logbook {
         if (dossier(phone).runningJob().isPresent()) {
             throw new IllegalStateException("A job runs on this phone already; finish or stop it first.");
         }
-        return new Job(rows.addJob(phone.id(), SheetJson.write(sheet), at), phone.id(), sheet, at, List.of());
+        return new Job(rows.addJob(phone.id(), Json.write(sheet), at), phone.id(), sheet, at, List.of());
     }
 
     /** Writes an entry into a job's journal. A job that worked also says what holds of the phone from now on. */
@@ -99,7 +105,13 @@ public final class Logbook {
             if (entry.kind() == JournalEntry.Kind.WORKED) {
                 job.sheet().effects().forEach((fact, value) -> {
                     String text = TypedReading.text(fact, value);
-                    one.addIntake(job.phoneId(), "proof of job " + job.id(), Intake.Kind.TYPED, text, entry.at());
+                    one.addIntake(
+                            job.phoneId(),
+                            "proof of job " + job.id(),
+                            Intake.Kind.TYPED,
+                            text,
+                            NO_FINDINGS,
+                            entry.at());
                 });
             }
         });

@@ -12,6 +12,8 @@ CREATE TABLE intake (
     name         TEXT NOT NULL,
     kind         TEXT NOT NULL CHECK (kind IN ('TEXT', 'TYPED')),
     text         TEXT NOT NULL,
+    -- What was wrong with the bytes, as JSON; the text alone no longer shows it.
+    findings     TEXT NOT NULL,
     taken_at     TEXT NOT NULL,
     withdrawn_at TEXT
 );

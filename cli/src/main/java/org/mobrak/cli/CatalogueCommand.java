@@ -1,0 +1,61 @@
+package org.mobrak.cli;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import org.mobrak.core.catalogue.CatalogueLoader;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** Work on catalogues. */
+@Command(name = "catalogue", mixinStandardHelpOptions = true, description = "Works on catalogue folders.")
+final class CatalogueCommand implements Runnable {
+    @Spec
+    private CommandSpec spec;
+
+    @Override
+    public void run() {
+        throw new CommandLine.ParameterException(spec.commandLine(), "Which work? Try: check.");
+    }
+
+    @Command(name = "check", mixinStandardHelpOptions = true, description = "Tells every fault with file and line.")
+    int check(
+            @Parameters(paramLabel = "DIR", description = "The catalogue folder.") Path folder,
+            @Option(names = "--json", description = "One JSON object on standard output.") boolean json)
+            throws IOException {
+        CatalogueLoader.Loaded loaded = CatalogueLoader.load(folder);
+        PrintWriter out = spec.commandLine().getOut();
+        if (json) {
+            JsonAnswer.write(faults(loaded), out);
+        } else {
+            loaded.faults().forEach(fault -> out.println(fault.text()));
+            out.printf(
+                    "%d phones, %d routes, %d faults%n",
+                    loaded.catalogue().phones().size(),
+                    loaded.catalogue().routes().size(),
+                    loaded.faults().size());
+        }
+        return loaded.faults().isEmpty() ? Mobrak.DONE : Mobrak.ANSWER_IS_NO;
+    }
+
+    private static ObjectNode faults(CatalogueLoader.Loaded loaded) {
+        ObjectNode answer = JsonNodeFactory.instance.objectNode();
+        answer.put("phones", loaded.catalogue().phones().size());
+        answer.put("routes", loaded.catalogue().routes().size());
+        ArrayNode faults = answer.putArray("faults");
+        loaded.faults()
+                .forEach(fault -> faults.addObject()
+                        .put("file", fault.file())
+                        .put("line", fault.line())
+                        .put("what", fault.what())
+                        .put("remedy", fault.remedy()));
+        return answer;
+    }
+}

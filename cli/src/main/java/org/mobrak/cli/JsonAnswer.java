@@ -1,0 +1,126 @@
+package org.mobrak.cli;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.PrintWriter;
+import java.util.List;
+import org.mobrak.core.catalogue.Identity;
+import org.mobrak.core.fit.NextReading;
+import org.mobrak.core.fit.RouteFit;
+import org.mobrak.core.identity.Belief;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Finding;
+import org.mobrak.core.identity.Reading;
+import org.mobrak.core.plan.Plan;
+
+/** The JSON of the command line: names here are a promise to other programs. */
+final class JsonAnswer {
+    private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
+
+    private JsonAnswer() {}
+
+    static void write(ObjectNode answer, PrintWriter out) {
+        try {
+            out.println(JsonMapper.builder()
+                    .build()
+                    .writerWithDefaultPrettyPrinter()
+                    .writeValueAsString(answer));
+        } catch (JsonProcessingException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
+
+    static ObjectNode identity(Identity identity) {
+        ObjectNode answer = JSON.objectNode();
+        ObjectNode facts = answer.putObject("facts");
+        identity.facts().values().forEach((fact, value) -> facts.put(fact.key(), value));
+        identity.ledger()
+                .readings()
+                .forEach(reading ->
+                        reading(reading, answer.withArray("/readings").addObject()));
+        ArrayNode conflicts = answer.putArray("conflicts");
+        for (Fact fact : Fact.values()) {
+            if (identity.facts().belief(fact) instanceof Belief.Conflicting split) {
+                conflict(fact, split, conflicts.addObject());
+            }
+        }
+        findings(identity.findings(), answer.putArray("findings"));
+        return answer;
+    }
+
+    private static void reading(Reading reading, ObjectNode node) {
+        node.put("fact", reading.fact().key())
+                .put("value", reading.value())
+                .put("source", reading.source().word())
+                .put("file", reading.file())
+                .put("line", reading.line());
+    }
+
+    private static void conflict(Fact fact, Belief.Conflicting split, ObjectNode node) {
+        ArrayNode values = node.put("fact", fact.key()).putArray("values");
+        split.readings()
+                .forEach(reading -> values.addObject()
+                        .put("value", reading.value())
+                        .put("source", reading.source().word()));
+    }
+
+    private static void findings(List<Finding> findings, ArrayNode nodes) {
+        findings.forEach(finding -> nodes.addObject()
+                .put("severity", finding.severity().word())
+                .put("code", finding.code())
+                .put("message", finding.message()));
+    }
+
+    static ObjectNode plan(PlanCommand.Answer said) {
+        ObjectNode answer = JSON.objectNode();
+        answer.put("goal", said.plans().goal().key());
+        ArrayNode plans = answer.putArray("plans");
+        said.plans().plans().forEach(plan -> plan(plan, plans.addObject()));
+        said.plans().blockers().forEach(answer.putArray("blockers")::add);
+        ArrayNode routes = answer.putArray("routes");
+        said.routes().forEach(fit -> route(fit, routes.addObject()));
+        ArrayNode next = answer.putArray("nextReadings");
+        said.next().forEach(reading -> next(reading, next.addObject()));
+        return answer;
+    }
+
+    private static void plan(Plan plan, ObjectNode node) {
+        plan.routes().forEach(route -> node.withArray("/routes").add(route.id()));
+        ArrayNode marks = node.putArray("marks");
+        plan.cost().marks().stream().sorted().forEach(marks::add);
+        node.put("dataLoss", plan.cost().dataLoss())
+                .put("riskPoints", rounded(plan.cost().riskPoints()));
+        String[] amount = plan.amount().split(" ");
+        ObjectNode money = node.putObject("money").put("amount", plan.cost().money());
+        if (amount.length > 1) {
+            money.put("currency", amount[1]);
+        }
+        node.putObject("minutes")
+                .put("low", rounded(plan.cost().minutesLow()))
+                .put("typical", rounded(plan.cost().minutes()))
+                .put("high", rounded(plan.cost().minutesHigh()));
+    }
+
+    private static void route(RouteFit fit, ObjectNode node) {
+        ArrayNode clauses = node.put("id", fit.route().id())
+                .put("verdict", fit.verdict().word())
+                .putArray("clauses");
+        fit.clauses()
+                .forEach(clause -> clauses.addObject()
+                        .put("clause", clause.name())
+                        .put("result", clause.result().word())
+                        .put("reason", PlanCommand.sentence(clause)));
+    }
+
+    private static void next(NextReading next, ObjectNode node) {
+        node.put("fact", next.fact().key()).put("how", next.how()).put("settles", rounded(next.settles()));
+    }
+
+    /** To two decimals: more would only look exact. */
+    private static double rounded(double value) {
+        return Math.round(value * 100) / 100.0;
+    }
+}

@@ -1,0 +1,88 @@
+package org.mobrak.cli;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.time.Clock;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Spec;
+
+/** The command line as a whole. */
+@Command(
+        name = "mobrak",
+        mixinStandardHelpOptions = true,
+        version = "Mobrak 0.1.0",
+        description = "Says which phone this is, which routes fit it, and why the others do not.",
+        subcommands = {IdentifyCommand.class, PlanCommand.class, CatalogueCommand.class})
+public final class Mobrak implements Runnable {
+    static final int DONE = 0;
+    static final int ANSWER_IS_NO = 1;
+    static final int WRONG_USAGE = 2;
+    static final int UNREADABLE = 3;
+
+    private final InputStream standardInput;
+    private final Clock clock;
+    private final Path home;
+
+    @Spec
+    private CommandLine.Model.CommandSpec spec;
+
+    Mobrak(InputStream standardInput, Clock clock, Path home) {
+        this.standardInput = standardInput;
+        this.clock = clock;
+        this.home = home;
+    }
+
+    public static void main(String[] arguments) {
+        Path home = Path.of(System.getProperty("mobrak.home", "."));
+        PrintWriter out = new PrintWriter(System.out, true, StandardCharsets.UTF_8);
+        PrintWriter err = new PrintWriter(System.err, true, StandardCharsets.UTF_8);
+        System.exit(run(new Mobrak(System.in, Clock.systemUTC(), home), out, err, arguments));
+    }
+
+    /** Runs one command and gives its exit status. */
+    static int run(Mobrak mobrak, PrintWriter out, PrintWriter err, String... arguments) {
+        return new CommandLine(mobrak)
+                .setOut(out)
+                .setErr(err)
+                .setParameterExceptionHandler(Mobrak::tellUsage)
+                .setExecutionExceptionHandler(Mobrak::tellFailure)
+                .execute(arguments);
+    }
+
+    private static int tellUsage(CommandLine.ParameterException wrong, String[] arguments) {
+        String command = wrong.getCommandLine().getCommandSpec().qualifiedName();
+        wrong.getCommandLine().getErr().println("mobrak: " + wrong.getMessage() + " See: " + command + " --help");
+        return WRONG_USAGE;
+    }
+
+    private static int tellFailure(Exception failed, CommandLine command, CommandLine.ParseResult parsed)
+            throws Exception {
+        if (failed instanceof IOException unreadable) {
+            command.getErr().println("mobrak: " + unreadable.getMessage());
+            return UNREADABLE;
+        }
+        throw failed;
+    }
+
+    InputStream standardInput() {
+        return standardInput;
+    }
+
+    Clock clock() {
+        return clock;
+    }
+
+    /** The catalogue that ships with Mobrak. */
+    Path shippedCatalogue() {
+        return home.resolve("catalogue");
+    }
+
+    @Override
+    public void run() {
+        throw new CommandLine.ParameterException(spec.commandLine(), "Which command?");
+    }
+}

@@ -1,0 +1,30 @@
+package org.mobrak.link;
+
+import java.util.List;
+
+/** A cable with phones on it. */
+public interface PhoneLink {
+
+    /** The names of the phones on the cable, in whatever mode they are. */
+    List<String> seen();
+
+    /** Asks one phone; takes as long as the phone takes, so never on the thread that draws. */
+    Answer ask(String phone, Question question);
+
+    /** What can be asked of a phone whose OS runs. */
+    enum Question {
+        PROPERTIES("property list"),
+        KERNEL_BANNER("kernel banner"),
+        BATTERY("battery level");
+
+        private final String label;
+
+        Question(String label) {
+            this.label = label;
+        }
+
+        public String label() {
+            return label;
+        }
+    }
+}
