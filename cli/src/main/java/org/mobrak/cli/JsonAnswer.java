@@ -88,7 +88,8 @@ final class JsonAnswer {
     }
 
     private static void plan(Plan plan, ObjectNode node) {
-        plan.routes().forEach(route -> node.withArray("/routes").add(route.id()));
+        ArrayNode routes = node.putArray("routes");
+        plan.routes().forEach(route -> routes.add(route.id()));
         ArrayNode marks = node.putArray("marks");
         plan.cost().marks().stream().sorted().forEach(marks::add);
         node.put("dataLoss", plan.cost().dataLoss())

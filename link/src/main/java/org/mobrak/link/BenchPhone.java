@@ -6,9 +6,8 @@ package org.mobrak.link;
  * @param name what a person sees of it, since the cable shows no model
  * @param properties what it answers when asked for its properties
  * @param banner its kernel's banner
- * @param battery in percent
  */
-public record BenchPhone(String name, Mode mode, String properties, String banner, int battery) {
+public record BenchPhone(String name, Mode mode, String properties, String banner) {
 
     /** What the phone is doing. */
     public enum Mode {
@@ -24,7 +23,6 @@ public record BenchPhone(String name, Mode mode, String properties, String banne
                 switch (question) {
                     case PROPERTIES -> properties;
                     case KERNEL_BANNER -> banner;
-                    case BATTERY -> "batteryPercent=" + battery;
                 });
     }
 }

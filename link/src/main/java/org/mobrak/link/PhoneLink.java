@@ -14,8 +14,7 @@ public interface PhoneLink {
     /** What can be asked of a phone whose OS runs. */
     enum Question {
         PROPERTIES("property list"),
-        KERNEL_BANNER("kernel banner"),
-        BATTERY("battery level");
+        KERNEL_BANNER("kernel banner");
 
         private final String label;
 

@@ -28,15 +28,7 @@ final class ConditionJudge {
             return between(range);
         }
         if (condition instanceof Condition.Not not) {
-            Clause part = judge(not.part());
-            return new Clause(
-                            "Not: " + part.name(),
-                            part.result().not(),
-                            part.reason(),
-                            part.doubt(),
-                            part.asks(),
-                            part.step())
-                    .because(not.because());
+            return not.part() instanceof Condition.OneOf some ? noneOf(some, not) : not(not);
         }
         return condition instanceof Condition.AllOf all
                 ? joined(all.parts(), " and ", Truth.YES, Truth::and)
@@ -55,6 +47,28 @@ final class ConditionJudge {
                 ? "%s is %s, as this route needs.".formatted(fact.label(), value.get())
                 : "%s is %s; this route needs %s.".formatted(fact.label(), value.get(), wanted);
         return told(fact, Truth.of(held), reason).because(asked.because());
+    }
+
+    /** The usual form of a not, in a sentence of its own. */
+    private Clause noneOf(Condition.OneOf excluded, Condition.Not not) {
+        Fact fact = excluded.fact();
+        String unwanted = String.join(" or ", excluded.values());
+        Optional<String> value = facts.value(fact);
+        if (value.isEmpty()) {
+            return unknown(fact, "it must not be " + unwanted, not.because());
+        }
+        boolean held = !excluded.values().contains(value.get());
+        String reason = held
+                ? "%s is %s, not %s.".formatted(fact.label(), value.get(), unwanted)
+                : "%s is %s, which this route excludes.".formatted(fact.label(), value.get());
+        return told(fact, Truth.of(held), reason).because(not.because());
+    }
+
+    private Clause not(Condition.Not not) {
+        Clause part = judge(not.part());
+        String name = "Not: " + part.name();
+        return new Clause(name, part.result().not(), "Not so: " + part.reason(), part.doubt(), part.asks(), part.step())
+                .because(not.because());
     }
 
     private Clause between(Condition.Between asked) {

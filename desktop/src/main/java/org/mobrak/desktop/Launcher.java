@@ -1,0 +1,47 @@
+package org.mobrak.desktop;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Clock;
+import javafx.application.Application;
+import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.logbook.Workspace;
+import org.mobrak.desktop.demo.DemoWorkspace;
+
+/** Starts the desktop. It is no JavaFX application itself, so that the class path is enough to start it. */
+public final class Launcher {
+    private static final int WRONG_USAGE = 2;
+    private static final int UNREADABLE = 3;
+
+    private Launcher() {}
+
+    /** {@code demo DIR}, {@code open DIR} or {@code screenshots DIR}; the system property mobrak.home names the shipped data. */
+    public static void main(String[] arguments) {
+        if (arguments.length != 2) {
+            System.err.println("mobrak: give a command and a folder: demo DIR, open DIR or screenshots DIR.");
+            System.exit(WRONG_USAGE);
+        }
+        Path home = Path.of(System.getProperty("mobrak.home", "."));
+        try {
+            start(arguments[0], Path.of(arguments[1]).toAbsolutePath(), home);
+        } catch (IOException refused) {
+            System.err.println("mobrak: " + refused.getMessage());
+            System.exit(UNREADABLE);
+        }
+    }
+
+    private static void start(String command, Path folder, Path home) throws IOException {
+        switch (command) {
+            case "demo" -> DemoWorkspace.create(home, folder, Clock.systemUTC());
+            case "open" -> Workspace.create(folder, home.resolve("catalogue"));
+            case "screenshots" -> {
+                Application.launch(Screenshots.class, folder.toString(), home.toString());
+                return;
+            }
+            default -> throw new UnreadableInput("“" + command + "” is no command of the desktop.");
+        }
+        // Refuse before there is a window: a second Mobrak on this folder, a logbook that cannot be read.
+        Workspace.open(folder).close();
+        Application.launch(MobrakApp.class, folder.toString());
+    }
+}

@@ -1,0 +1,44 @@
+package org.mobrak.desktop;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.ZoneId;
+import javafx.application.Application;
+import javafx.stage.Stage;
+import org.mobrak.desktop.demo.DrawerFile;
+import org.mobrak.desktop.session.Session;
+import org.mobrak.desktop.shell.Shell;
+
+/** The window on one workspace. */
+public final class MobrakApp extends Application {
+    private static final double LEAST_WIDTH = 1024;
+    private static final double LEAST_HEIGHT = 700;
+
+    private Session session;
+
+    @Override
+    public void start(Stage stage) throws IOException {
+        Path folder = Path.of(getParameters().getRaw().get(0));
+        session = open(stage, folder, Clock.systemUTC());
+    }
+
+    @Override
+    public void stop() {
+        session.close();
+    }
+
+    /** Shows a workspace in a window; whoever opened it closes the session. */
+    static Session open(Stage stage, Path folder, Clock clock) throws IOException {
+        Session session = new Session(folder, DrawerFile.benchOf(folder), clock);
+        Shell shell = new Shell(session, ZoneId.systemDefault());
+        stage.setScene(shell.scene());
+        stage.setTitle("Mobrak: " + folder.getFileName());
+        stage.setMinWidth(LEAST_WIDTH);
+        stage.setMinHeight(LEAST_HEIGHT);
+        session.open();
+        shell.recall();
+        stage.show();
+        return session;
+    }
+}

@@ -1,0 +1,152 @@
+package org.mobrak.desktop;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.List;
+import java.util.Optional;
+import javafx.animation.PauseTransition;
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.embed.swing.SwingFXUtils;
+import javafx.stage.Stage;
+import javafx.util.Duration;
+import javax.imageio.ImageIO;
+import org.apache.commons.io.file.PathUtils;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.job.SheetStep;
+import org.mobrak.desktop.demo.DemoWorkspace;
+import org.mobrak.desktop.demo.DrawerFile;
+import org.mobrak.desktop.session.Desk;
+import org.mobrak.desktop.session.DrawerEntry;
+import org.mobrak.desktop.session.Session;
+import org.mobrak.desktop.shell.Shell;
+
+/** Takes one picture of each main view, at 1280×800, from the demo data and at a fixed time. */
+public final class Screenshots extends Application {
+    private static final Clock FIXED = Clock.fixed(Instant.parse("2026-11-24T09:30:00Z"), ZoneOffset.UTC);
+
+    private static final Duration A_MOMENT = Duration.millis(400);
+
+    private final Deque<Shot> shots = new ArrayDeque<>();
+    private Path folder;
+    private Path out;
+    private Session session;
+    private Shell shell;
+
+    /** What to do before the picture, and its name. Several steps may go without a picture. */
+    private record Shot(Optional<String> name, Runnable before) {}
+
+    @Override
+    public void start(Stage stage) throws IOException {
+        List<String> parameters = getParameters().getRaw();
+        out = Path.of(parameters.get(0));
+        Path home = Path.of(parameters.get(1));
+        folder = Files.createTempDirectory("mobrak-screenshots").resolve("demo");
+        DemoWorkspace.create(home, folder, FIXED);
+        session = new Session(folder, DrawerFile.benchOf(folder), FIXED);
+        shell = new Shell(session, ZoneOffset.UTC);
+        stage.setScene(shell.scene());
+        stage.show();
+        script();
+        session.open();
+        whenDrawn(this::next);
+    }
+
+    private void script() {
+        shot("readings", () -> pick(0));
+        shot("ways", () -> shell.open(org.mobrak.desktop.shell.Stage.WAYS));
+        step(() -> pick(2));
+        step(() -> session.takeTyped(Fact.LOCK, "locked"));
+        shot("ways-chain", () -> session.takeTyped(Fact.RECOVERY, "stock"));
+        step(() -> session.start(desk().orElseThrow().answer().plans().get(0)));
+        step(this::tickNext);
+        step(this::tickNext);
+        step(this::tickNext);
+        shot("run-sheet", () -> session.takeTyped(Fact.BATTERY_PERCENT, "41"));
+        shot("logbook", () -> shell.open(org.mobrak.desktop.shell.Stage.LOGBOOK));
+        shot("readings-dark", () -> {
+            shell.setDark(true);
+            shell.open(org.mobrak.desktop.shell.Stage.READINGS);
+        });
+        shot("ways-dark", () -> {
+            pick(0);
+            shell.open(org.mobrak.desktop.shell.Stage.WAYS);
+        });
+    }
+
+    private void shot(String name, Runnable before) {
+        shots.add(new Shot(Optional.of(name), before));
+    }
+
+    private void step(Runnable before) {
+        shots.add(new Shot(Optional.empty(), before));
+    }
+
+    private void pick(int phone) {
+        List<DrawerEntry> drawer = session.snapshot().get().drawer();
+        session.pick(drawer.get(phone).phone());
+    }
+
+    private Optional<Desk> desk() {
+        return session.snapshot().get().desk();
+    }
+
+    private void tickNext() {
+        SheetStep next = desk().flatMap(one -> one.dossier().runningJob())
+                .flatMap(job -> job.next())
+                .orElseThrow();
+        session.tick(next);
+    }
+
+    private void next() {
+        Shot shot = shots.poll();
+        if (shot == null) {
+            Platform.exit();
+            return;
+        }
+        shot.before().run();
+        whenDrawn(() -> {
+            shot.name().ifPresent(this::save);
+            next();
+        });
+    }
+
+    /** Goes on when the session rests and the window has had time to draw what it said. */
+    private void whenDrawn(Runnable then) {
+        PauseTransition pause = new PauseTransition(A_MOMENT);
+        pause.setOnFinished(over -> {
+            if (session.work().get().isPresent()) {
+                whenDrawn(then);
+            } else {
+                then.run();
+            }
+        });
+        pause.play();
+    }
+
+    private void save(String name) {
+        try {
+            Files.createDirectories(out);
+            ImageIO.write(
+                    SwingFXUtils.fromFXImage(shell.scene().snapshot(null), null),
+                    "png",
+                    out.resolve(name + ".png").toFile());
+            System.err.println("mobrak: " + out.resolve(name + ".png"));
+        } catch (IOException refused) {
+            System.err.println("mobrak: " + refused.getMessage());
+            Platform.exit();
+        }
+    }
+
+    @Override
+    public void stop() throws IOException {
+        session.close();
+        PathUtils.deleteDirectory(folder.getParent());
+    }
+}

@@ -1,0 +1,102 @@
+package org.mobrak.desktop.demo;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.apache.commons.io.file.PathUtils;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Identity;
+import org.mobrak.core.catalogue.Route.Gate;
+import org.mobrak.core.identity.RawText;
+import org.mobrak.core.identity.TextIntake;
+import org.mobrak.core.identity.TypedReading;
+import org.mobrak.core.job.Job;
+import org.mobrak.core.job.JournalEntry;
+import org.mobrak.core.job.RunSheet;
+import org.mobrak.core.job.SheetStep;
+import org.mobrak.core.logbook.Logbook;
+import org.mobrak.core.logbook.PhoneRecord;
+import org.mobrak.core.logbook.Workspace;
+import org.mobrak.core.plan.Goal;
+import org.mobrak.core.plan.Limits;
+import org.mobrak.core.plan.Plan;
+import org.mobrak.core.plan.Planner;
+
+/** Lays the demo out in a fresh folder; everything in it is invented. */
+public final class DemoWorkspace {
+    private static final Duration PER_STEP = Duration.ofMinutes(2);
+
+    private final Path demo;
+    private final Clock clock;
+    private final Logbook logbook;
+    private final Catalogue catalogue;
+
+    private DemoWorkspace(Path demo, Clock clock, Workspace workspace) {
+        this.demo = demo;
+        this.clock = clock;
+        this.logbook = workspace.logbook();
+        this.catalogue = workspace.catalogue().catalogue();
+    }
+
+    /**
+     * Makes the demo workspace.
+     *
+     * @param home the folder with Mobrak's own {@code catalogue} and {@code demo}
+     * @param folder a folder that does not exist yet
+     */
+    public static void create(Path home, Path folder, Clock clock) throws IOException {
+        Workspace.create(folder, home.resolve("catalogue"));
+        PathUtils.copyDirectory(home.resolve("demo"), folder.resolve("bench"));
+        try (Workspace workspace = Workspace.open(folder)) {
+            new DemoWorkspace(folder.resolve("bench"), clock, workspace).fill();
+        }
+    }
+
+    private void fill() throws IOException {
+        for (DrawerFile.Phone phone : DrawerFile.read(demo).phones()) {
+            Instant then = clock.instant()
+                    .minus(Duration.ofDays(
+                            phone.done().map(DrawerFile.Done::days).orElse(0)));
+            PhoneRecord record = logbook.addPhone(phone.nickname(), then);
+            for (String name : phone.readings()) {
+                RawText text = TextIntake.of(demo.resolve("readings").resolve(name));
+                logbook.take(record, new RawText(name, text.text(), text.findings()), then);
+            }
+            if (phone.done().isPresent()) {
+                work(record, phone.done().get(), then);
+            }
+        }
+    }
+
+    private void work(PhoneRecord phone, DrawerFile.Done done, Instant then) {
+        Job job = logbook.start(phone, RunSheet.of(plan(phone, done)), then);
+        Instant at = then;
+        for (SheetStep step : job.sheet().steps()) {
+            at = at.plus(PER_STEP);
+            if (step.gate().isPresent()) {
+                logbook.take(phone, TypedReading.parse(opening(step.gate().get()), at));
+            }
+            job = logbook.record(job, JournalEntry.ofStep(at, JournalEntry.Kind.TICKED, step.id()));
+        }
+        logbook.record(job, JournalEntry.ofJob(at.plus(PER_STEP), JournalEntry.Kind.WORKED, "Logs all night since."));
+    }
+
+    private Plan plan(PhoneRecord phone, DrawerFile.Done done) {
+        Identity identity = Identity.of(catalogue, logbook.dossier(phone).ledger(), List.of());
+        Goal goal = Goal.ofKey(done.goal()).orElseThrow();
+        return Planner.plan(goal, catalogue, identity.facts(), Optional.empty(), Limits.none()).plans().stream()
+                .filter(plan -> plan.routes().get(0).id().equals(done.route()))
+                .findFirst()
+                .orElseThrow(() -> new IllegalStateException("The demo's route no longer fits: " + done.route()));
+    }
+
+    private static String opening(Gate gate) {
+        return TypedReading.text(
+                gate.fact(),
+                gate.atLeast().map(String::valueOf).orElseGet(() -> gate.is().get(0)));
+    }
+}

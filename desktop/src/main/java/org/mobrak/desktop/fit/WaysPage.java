@@ -1,0 +1,154 @@
+package org.mobrak.desktop.fit;
+
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import javafx.collections.FXCollections;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+import org.mobrak.core.fit.RouteFit;
+import org.mobrak.core.fit.School;
+import org.mobrak.core.plan.Goal;
+import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Sheet;
+import org.mobrak.desktop.parts.Texts;
+import org.mobrak.desktop.session.Desk;
+import org.mobrak.desktop.session.Session;
+import org.mobrak.desktop.session.Snapshot;
+import org.mobrak.desktop.session.View;
+
+/** The page on which a way to the goal is weighed and taken. */
+public final class WaysPage implements View {
+    private final Session session;
+    private final ComboBox<Goal> goal = new ComboBox<>(FXCollections.observableArrayList(Goal.values()));
+    private final ComboBox<Strictness> school = new ComboBox<>(FXCollections.observableArrayList(Strictness.values()));
+    private final Label summary = Texts.wrapped(Texts.plain(""));
+    private final ListView<RouteFit> routes = new ListView<>();
+    private final Sheet detail = new Sheet(new VBox());
+    private final VBox node;
+    private Optional<Desk> desk = Optional.empty();
+    private boolean showing;
+
+    /** How exactly a route must match, as the user chooses it. */
+    private enum Strictness {
+        USUAL("By what it writes (usual)", Optional.empty()),
+        EXACT("Exact build only", Optional.of(School.EXACT)),
+        PRACTICAL("Same OS version will do", Optional.of(School.PRACTICAL));
+
+        private final String label;
+        private final Optional<School> school;
+
+        Strictness(String label, Optional<School> school) {
+            this.label = label;
+            this.school = school;
+        }
+    }
+
+    public WaysPage(Session session) {
+        this.session = session;
+        goal.setId("goal");
+        goal.setConverter(labelled(Goal::label));
+        goal.valueProperty().addListener((property, old, wanted) -> wish(() -> session.wish(wanted)));
+        school.setId("school");
+        school.setConverter(labelled(one -> one.label));
+        school.valueProperty().addListener((property, old, wanted) -> wish(() -> session.wish(wanted.school)));
+        routes.setId("routes");
+        routes.setCellFactory(list -> new RouteCell());
+        routes.setPlaceholder(
+                new Empty("No routes", "The catalogue of this workspace holds no routes. See CONTRIBUTING."));
+        routes.getSelectionModel().selectedItemProperty().addListener((property, old, fit) -> showDetail(fit));
+        detail.getStyleClass().add("wide-scroll");
+        HBox head = new HBox(Texts.plain("Goal"), goal, Texts.plain("A route must match"), school);
+        head.getStyleClass().add("page-head");
+        HBox body = new HBox(routes, detail);
+        body.getStyleClass().add("page");
+        HBox.setHgrow(detail, Priority.ALWAYS);
+        VBox.setVgrow(body, Priority.ALWAYS);
+        summary.getStyleClass().add("page-summary");
+        node = new VBox(head, summary, body);
+    }
+
+    @Override
+    public Region node() {
+        return node;
+    }
+
+    @Override
+    public void show(Snapshot snapshot) {
+        showing = true;
+        desk = snapshot.desk();
+        node.setDisable(desk.isEmpty());
+        desk.ifPresent(this::show);
+        showing = false;
+    }
+
+    private void show(Desk one) {
+        goal.setValue(one.wish().goal());
+        school.setValue(Arrays.stream(Strictness.values())
+                .filter(strictness -> strictness.school.equals(one.wish().school()))
+                .findFirst()
+                .orElseThrow());
+        summary.setText(summary(one));
+        Optional<String> kept = Optional.ofNullable(routes.getSelectionModel().getSelectedItem())
+                .map(fit -> fit.route().id());
+        List<RouteFit> ordered = one.fits().stream()
+                .sorted(Comparator.comparing(RouteFit::verdict))
+                .toList();
+        routes.getItems().setAll(ordered);
+        ordered.stream()
+                .filter(fit -> kept.filter(fit.route().id()::equals).isPresent())
+                .findFirst()
+                .ifPresentOrElse(
+                        routes.getSelectionModel()::select,
+                        () -> routes.getSelectionModel().selectFirst());
+        showDetail(routes.getSelectionModel().getSelectedItem());
+    }
+
+    private static String summary(Desk desk) {
+        long open = desk.answer().plans().size();
+        if (open > 0) {
+            String first = desk.answer().plans().get(0).title();
+            return open == 1
+                    ? "One plan leads there: " + first + "."
+                    : open + " plans lead there; the mildest is " + first + ".";
+        }
+        return "No plan leads there yet. In the way: "
+                + String.join(" ", desk.answer().blockers());
+    }
+
+    private void showDetail(RouteFit fit) {
+        if (fit != null && desk.isPresent()) {
+            detail.setContent(new RouteDetail(session, desk.get(), fit));
+            detail.setVvalue(0);
+        }
+    }
+
+    /** Only the user's own choice is a wish, not the showing of the one that holds. */
+    private void wish(Runnable change) {
+        if (!showing) {
+            change.run();
+        }
+    }
+
+    private static <T> StringConverter<T> labelled(Function<T, String> label) {
+        return new StringConverter<>() {
+            @Override
+            public String toString(T value) {
+                return value == null ? "" : label.apply(value);
+            }
+
+            @Override
+            public T fromString(String text) {
+                throw new UnsupportedOperationException("These boxes are chosen from, not typed into");
+            }
+        };
+    }
+}

@@ -1,0 +1,232 @@
+package org.mobrak.desktop.session;
+
+import java.io.IOException;
+import java.nio.channels.ClosedByInterruptException;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Consumer;
+import javafx.application.Platform;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.mobrak.core.fit.School;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.TextIntake;
+import org.mobrak.core.job.JournalEntry;
+import org.mobrak.core.job.SheetStep;
+import org.mobrak.core.logbook.PhoneRecord;
+import org.mobrak.core.plan.Goal;
+import org.mobrak.core.plan.Plan;
+import org.mobrak.link.PhoneLink;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/**
+ * One user at one workspace. Methods are called on the thread that draws and return at once; the work is done on one worker
+ * thread, in order, and shows in the next snapshot.
+ */
+public final class Session implements AutoCloseable {
+    private static final Logger LOG = LoggerFactory.getLogger(Session.class);
+
+    private final Path folder;
+    private final PhoneLink link;
+    private final Clock clock;
+    private final ExecutorService worker = Executors.newSingleThreadExecutor(task -> new Thread(task, "worker"));
+    private final ReadOnlyObjectWrapper<Snapshot> snapshot = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<Optional<Notice>> notice = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<Optional<String>> work = new ReadOnlyObjectWrapper<>(Optional.empty());
+
+    // These belong to the worker thread.
+    private Workbench bench;
+    private Desk.Wish wish = new Desk.Wish(Goal.ROOT, Optional.empty());
+
+    // These belong to the thread that draws.
+    private int pending;
+    private Future<?> latest;
+
+    /** Something that has nothing to tell when it went well. */
+    private interface Quiet {
+        void run() throws IOException;
+    }
+
+    public Session(Path folder, PhoneLink link, Clock clock) {
+        this.folder = folder;
+        this.link = link;
+        this.clock = clock;
+    }
+
+    /** What the window shows; null until the workspace is open. */
+    public ReadOnlyObjectProperty<Snapshot> snapshot() {
+        return snapshot.getReadOnlyProperty();
+    }
+
+    public ReadOnlyObjectProperty<Optional<Notice>> notice() {
+        return notice.getReadOnlyProperty();
+    }
+
+    /** What the worker is doing, in a few words; empty while it rests. */
+    public ReadOnlyObjectProperty<Optional<String>> work() {
+        return work.getReadOnlyProperty();
+    }
+
+    public void open() {
+        change("Opening the workspace", () -> bench = Workbench.open(folder, link, clock));
+    }
+
+    public void pick(PhoneRecord phone) {
+        change("Looking at " + phone.nickname(), () -> bench.lay(phone));
+    }
+
+    public void addPhone(String nickname) {
+        change("Adding a phone", () -> bench.addPhone(nickname));
+    }
+
+    /** Takes a text in from the clipboard or a text field. */
+    public void takePasted(String text) {
+        telling("Reading the text", () -> bench.take(List.of(TextIntake.pasted(text))));
+    }
+
+    public void takeFiles(List<Path> files) {
+        String what = files.size() == 1 ? files.get(0).getFileName().toString() : files.size() + " files";
+        telling("Reading " + what, () -> bench.takeFiles(files));
+    }
+
+    public void takeTyped(Fact fact, String value) {
+        telling("Noting " + fact.label(), () -> bench.takeTyped(fact, value));
+    }
+
+    /** Asks a phone on the cable for everything it can say. */
+    public void takeFromCable(String seen) {
+        telling("Asking " + seen, () -> bench.takeFromCable(seen));
+    }
+
+    public void undo() {
+        change("Undoing", () -> bench.undo());
+    }
+
+    public void redo() {
+        change("Redoing", () -> bench.redo());
+    }
+
+    public void wish(Goal goal) {
+        change("Weighing the ways", () -> wish = new Desk.Wish(goal, wish.school()));
+    }
+
+    public void wish(Optional<School> school) {
+        change("Weighing the ways", () -> wish = new Desk.Wish(wish.goal(), school));
+    }
+
+    /** Writes the run sheet of a plan and starts the job. */
+    public void start(Plan plan) {
+        change("Writing the run sheet", () -> bench.start(plan));
+    }
+
+    /** Ticks a step, if it may be ticked; the snapshot shows it only when it is on disk. */
+    public void tick(SheetStep step) {
+        change("Noting the tick", () -> bench.tick(step, wish));
+    }
+
+    public void untick(SheetStep step) {
+        change("Taking the tick back", () -> bench.untick(step));
+    }
+
+    /** Ends the job on the desk; it goes to the logbook for good. */
+    public void end(JournalEntry.Kind kind, String note) {
+        telling("Closing the job", () -> bench.end(kind, note));
+    }
+
+    /** Remembers how the desk was left. */
+    public void remember(String name, String value) {
+        worker.execute(() ->
+                Optional.ofNullable(bench).ifPresent(open -> open.logbook().putSetting(name, value)));
+    }
+
+    /** What was remembered, told on the thread that draws. */
+    public void recall(String name, Consumer<String> whoever) {
+        worker.execute(() -> Optional.ofNullable(bench)
+                .flatMap(open -> open.logbook().setting(name))
+                .ifPresent(value -> Platform.runLater(() -> whoever.accept(value))));
+    }
+
+    /** Stops what is running; what was on disk by then stays. */
+    public void cancel() {
+        Optional.ofNullable(latest).ifPresent(task -> task.cancel(true));
+    }
+
+    public void dismiss() {
+        notice.set(Optional.empty());
+    }
+
+    /** Waits for the work in hand, then gives the workspace free. */
+    @Override
+    public void close() {
+        worker.execute(this::closeBench);
+        worker.shutdown();
+        try {
+            if (!worker.awaitTermination(10, TimeUnit.SECONDS)) {
+                worker.shutdownNow();
+            }
+        } catch (InterruptedException stopped) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private void closeBench() {
+        try {
+            if (bench != null) {
+                bench.close();
+            }
+        } catch (IOException unimportant) {
+            LOG.warn("The lock could not be given back; it ends with the program", unimportant);
+        }
+    }
+
+    private void change(String what, Quiet change) {
+        telling(what, () -> {
+            change.run();
+            return null;
+        });
+    }
+
+    private void telling(String what, Callable<Notice> change) {
+        notice.set(Optional.empty());
+        pending++;
+        work.set(Optional.of(what));
+        latest = worker.submit(() -> {
+            Optional<Notice> outcome = attempt(what, change);
+            // A cancelled task leaves its mark on the thread, and the database must not see it.
+            Thread.interrupted();
+            Optional<Snapshot> next = Optional.ofNullable(bench).map(open -> open.look(wish));
+            Platform.runLater(() -> show(next, outcome));
+        });
+    }
+
+    private void show(Optional<Snapshot> next, Optional<Notice> outcome) {
+        next.ifPresent(snapshot::set);
+        notice.set(outcome);
+        pending--;
+        if (pending == 0) {
+            work.set(Optional.empty());
+        }
+    }
+
+    private static Optional<Notice> attempt(String what, Callable<Notice> change) {
+        try {
+            return Optional.ofNullable(change.call());
+        } catch (ClosedByInterruptException cancelled) {
+            return Optional.of(new Notice(false, what + " was cancelled; nothing was changed."));
+        } catch (IOException | IllegalArgumentException | IllegalStateException refused) {
+            LOG.info("{}: {}", what, refused.getMessage());
+            return Optional.of(new Notice(true, refused.getMessage()));
+        } catch (Exception unexpected) {
+            LOG.error(what, unexpected);
+            return Optional.of(new Notice(true, what + " failed; the log says why. Nothing was lost."));
+        }
+    }
+}

@@ -1,0 +1,47 @@
+package org.mobrak.desktop.session;
+
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.Optional;
+
+/** What was done in this session and how it is taken back; lives on the worker thread. */
+final class UndoStack {
+    private final Deque<Step> done = new ArrayDeque<>();
+    private final Deque<Step> undone = new ArrayDeque<>();
+
+    /** One edit, named in a few words. */
+    record Step(String name, Runnable undo, Runnable redo) {}
+
+    void did(Step step) {
+        done.push(step);
+        undone.clear();
+    }
+
+    void undo() {
+        move(done, undone).ifPresent(step -> step.undo().run());
+    }
+
+    void redo() {
+        move(undone, done).ifPresent(step -> step.redo().run());
+    }
+
+    /** Edits of another phone, or under a job that ended, are no longer taken back from here. */
+    void forget() {
+        done.clear();
+        undone.clear();
+    }
+
+    Optional<String> nextUndo() {
+        return Optional.ofNullable(done.peek()).map(Step::name);
+    }
+
+    Optional<String> nextRedo() {
+        return Optional.ofNullable(undone.peek()).map(Step::name);
+    }
+
+    private static Optional<Step> move(Deque<Step> from, Deque<Step> to) {
+        Optional<Step> step = Optional.ofNullable(from.poll());
+        step.ifPresent(to::push);
+        return step;
+    }
+}

@@ -1,0 +1,242 @@
+package org.mobrak.desktop.session;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Finding;
+import org.mobrak.core.identity.Parsed;
+import org.mobrak.core.identity.RawText;
+import org.mobrak.core.identity.ReadingParser;
+import org.mobrak.core.identity.Severity;
+import org.mobrak.core.identity.TextIntake;
+import org.mobrak.core.identity.TypedReading;
+import org.mobrak.core.job.Job;
+import org.mobrak.core.job.JournalEntry;
+import org.mobrak.core.job.RunSheet;
+import org.mobrak.core.job.SheetStep;
+import org.mobrak.core.logbook.Dossier;
+import org.mobrak.core.logbook.Logbook;
+import org.mobrak.core.logbook.PhoneRecord;
+import org.mobrak.core.logbook.Workspace;
+import org.mobrak.core.plan.Plan;
+import org.mobrak.link.Answer;
+import org.mobrak.link.PhoneLink;
+
+/**
+ * The work itself, on the worker thread only. Each method changes what is on disk and gives what to tell the user; a refusal
+ * is an exception whose message is for the user.
+ */
+final class Workbench implements AutoCloseable {
+    private static final String LAST_PHONE = "phone";
+
+    private final Workspace workspace;
+    private final PhoneLink link;
+    private final Clock clock;
+    private final UndoStack undo = new UndoStack();
+    private Optional<PhoneRecord> picked;
+
+    private Workbench(Workspace workspace, PhoneLink link, Clock clock) {
+        this.workspace = workspace;
+        this.link = link;
+        this.clock = clock;
+        String last = logbook().setting(LAST_PHONE).orElse("");
+        List<PhoneRecord> phones = logbook().phones();
+        this.picked = phones.stream()
+                .filter(phone -> String.valueOf(phone.id()).equals(last))
+                .findFirst()
+                .or(() -> phones.stream().findFirst());
+    }
+
+    /** Opens a workspace with the phone on the desk that was there last. */
+    static Workbench open(Path folder, PhoneLink link, Clock clock) throws IOException {
+        return new Workbench(Workspace.open(folder), link, clock);
+    }
+
+    Logbook logbook() {
+        return workspace.logbook();
+    }
+
+    void lay(PhoneRecord phone) {
+        picked = Optional.of(phone);
+        undo.forget();
+        logbook().putSetting(LAST_PHONE, String.valueOf(phone.id()));
+    }
+
+    void addPhone(String nickname) {
+        if (nickname.isBlank()) {
+            throw new IllegalArgumentException("The phone needs a name, for example the hive it will go to.");
+        }
+        lay(logbook().addPhone(nickname.strip(), now()));
+    }
+
+    /** All files or none: the first that cannot be read stops it before anything is kept. */
+    Notice takeFiles(List<Path> files) throws IOException {
+        List<RawText> texts = new ArrayList<>();
+        for (Path file : files) {
+            RawText text = TextIntake.of(file);
+            texts.add(new RawText(file.getFileName().toString(), text.text(), text.findings()));
+        }
+        return take(texts);
+    }
+
+    Notice take(List<RawText> texts) {
+        Instant at = now();
+        List<Long> intakes = new ArrayList<>();
+        List<Parsed> parsed = new ArrayList<>();
+        for (RawText text : texts) {
+            parsed.add(ReadingParser.parse(text, at));
+            intakes.add(logbook().take(phone(), text, at));
+        }
+        String name = texts.size() == 1 ? texts.get(0).name() : texts.size() + " texts";
+        undoable(name, intakes);
+        return noticeOf(name, parsed);
+    }
+
+    private static Notice noticeOf(String name, List<Parsed> parsed) {
+        int readings = parsed.stream().mapToInt(one -> one.readings().size()).sum();
+        List<Finding> odd = parsed.stream()
+                .flatMap(one -> one.findings().stream())
+                .filter(finding -> finding.severity() != Severity.NOTE)
+                .toList();
+        String first = odd.isEmpty() ? "" : " " + odd.get(0).message();
+        String more = odd.size() < 2 ? "" : " (And %d more below.)".formatted(odd.size() - 1);
+        return new Notice(!odd.isEmpty(), "%d readings taken from %s.%s%s".formatted(readings, name, first, more));
+    }
+
+    Notice takeTyped(Fact fact, String value) {
+        long intake = logbook().take(phone(), TypedReading.parse(TypedReading.text(fact, value), now()));
+        undoable(fact.label() + " " + value, List.of(intake));
+        return new Notice(false, "Noted: " + fact.label() + " is " + value + ".");
+    }
+
+    /** Asks a phone on the cable for everything it can say. */
+    Notice takeFromCable(String seen) throws IOException {
+        List<RawText> texts = new ArrayList<>();
+        for (PhoneLink.Question question : PhoneLink.Question.values()) {
+            Answer answer = link.ask(seen, question);
+            if (answer instanceof Answer.Silence silence) {
+                return new Notice(true, silence.why() + " " + silence.remedy());
+            }
+            RawText text = TextIntake.pasted(((Answer.Text) answer).text());
+            texts.add(new RawText(seen + ", " + question.label(), text.text(), text.findings()));
+        }
+        return take(texts);
+    }
+
+    private void undoable(String name, List<Long> intakes) {
+        undo.did(new UndoStack.Step(
+                name,
+                () -> intakes.forEach(intake -> logbook().withdraw(intake, now())),
+                () -> intakes.forEach(logbook()::restore)));
+    }
+
+    void undo() {
+        undo.undo();
+    }
+
+    void redo() {
+        undo.redo();
+    }
+
+    void start(Plan plan) {
+        logbook().start(phone(), RunSheet.of(plan), now());
+        undo.forget();
+    }
+
+    void tick(SheetStep step, Desk.Wish wish) {
+        Job job = runningJob();
+        refuse(job.objectionToTick(
+                step, Desk.of(dossier(), catalogue(), wish).identity().facts()));
+        log(job, JournalEntry.Kind.TICKED, step);
+        undo.did(new UndoStack.Step(
+                "tick “" + step.title() + "”",
+                () -> log(job, JournalEntry.Kind.UNTICKED, step),
+                () -> log(job, JournalEntry.Kind.TICKED, step)));
+    }
+
+    void untick(SheetStep step) {
+        Job job = runningJob();
+        refuse(job.objectionToUntick(step));
+        log(job, JournalEntry.Kind.UNTICKED, step);
+    }
+
+    private static void refuse(Optional<String> objection) {
+        objection.ifPresent(why -> {
+            throw new IllegalStateException(why);
+        });
+    }
+
+    private void log(Job job, JournalEntry.Kind kind, SheetStep step) {
+        logbook().record(job, JournalEntry.ofStep(now(), kind, step.id()));
+    }
+
+    Notice end(JournalEntry.Kind kind, String note) {
+        logbook().record(runningJob(), JournalEntry.ofJob(now(), kind, note.strip()));
+        undo.forget();
+        return new Notice(false, "The job is in the logbook.");
+    }
+
+    /** Everything as it stands on disk now. */
+    Snapshot look(Desk.Wish wish) {
+        List<Dossier> dossiers =
+                logbook().phones().stream().map(logbook()::dossier).toList();
+        Optional<Desk> desk = picked.flatMap(phone -> dossiers.stream()
+                        .filter(dossier -> dossier.phone().equals(phone))
+                        .findFirst())
+                .map(dossier -> Desk.of(dossier, catalogue(), wish));
+        return new Snapshot(
+                workspace.folder(),
+                dossiers.stream()
+                        .map(dossier -> DrawerEntry.of(dossier, catalogue()))
+                        .toList(),
+                desk,
+                past(dossiers),
+                link.seen(),
+                workspace.catalogue().faults(),
+                undo.nextUndo(),
+                undo.nextRedo());
+    }
+
+    private static List<Snapshot.PastJob> past(List<Dossier> dossiers) {
+        return dossiers.stream()
+                .flatMap(dossier -> dossier.jobs().stream()
+                        .filter(job -> job.end().isPresent())
+                        .map(job -> new Snapshot.PastJob(dossier.phone(), job)))
+                .sorted(Comparator.comparing((Snapshot.PastJob past) ->
+                                past.job().end().orElseThrow().at())
+                        .reversed())
+                .toList();
+    }
+
+    private Catalogue catalogue() {
+        return workspace.catalogue().catalogue();
+    }
+
+    private PhoneRecord phone() {
+        return picked.orElseThrow(() -> new IllegalStateException("Add a phone to the drawer first."));
+    }
+
+    private Dossier dossier() {
+        return logbook().dossier(phone());
+    }
+
+    private Job runningJob() {
+        return dossier().runningJob().orElseThrow(() -> new IllegalStateException("No job runs on this phone."));
+    }
+
+    private Instant now() {
+        return clock.instant();
+    }
+
+    @Override
+    public void close() throws IOException {
+        workspace.close();
+    }
+}

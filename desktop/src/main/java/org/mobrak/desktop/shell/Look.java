@@ -1,0 +1,67 @@
+package org.mobrak.desktop.shell;
+
+import atlantafx.base.theme.PrimerDark;
+import atlantafx.base.theme.PrimerLight;
+import java.util.Objects;
+import javafx.application.Application;
+import javafx.scene.Scene;
+import org.mobrak.desktop.session.Session;
+
+/** Light or dark, and how large the letters are; both are remembered with the workspace. */
+final class Look {
+    private static final double SMALLEST = 11;
+    private static final double USUAL = 14;
+    private static final double LARGEST = 22;
+
+    private final Scene scene;
+    private final Session session;
+    private double size = USUAL;
+    private boolean dark;
+
+    Look(Scene scene, Session session) {
+        this.scene = scene;
+        this.session = session;
+        scene.getStylesheets().setAll(sheet("light.css"), sheet("mobrak.css"));
+        apply();
+    }
+
+    /** Puts the look back that the workspace remembers. */
+    void recall() {
+        session.recall("look.dark", word -> {
+            dark = Boolean.parseBoolean(word);
+            apply();
+        });
+        session.recall("look.size", word -> {
+            size = Math.min(LARGEST, Math.max(SMALLEST, Double.parseDouble(word)));
+            apply();
+        });
+    }
+
+    void setDark(boolean wanted) {
+        dark = wanted;
+        session.remember("look.dark", String.valueOf(dark));
+        apply();
+    }
+
+    void toggle() {
+        setDark(!dark);
+    }
+
+    void grow(int steps) {
+        size = steps == 0 ? USUAL : Math.min(LARGEST, Math.max(SMALLEST, size + steps));
+        session.remember("look.size", String.valueOf(size));
+        apply();
+    }
+
+    private void apply() {
+        Application.setUserAgentStylesheet(
+                dark ? new PrimerDark().getUserAgentStylesheet() : new PrimerLight().getUserAgentStylesheet());
+        scene.getStylesheets().set(0, sheet(dark ? "dark.css" : "light.css"));
+        scene.getRoot().setStyle("-fx-font-size: " + size + "px;");
+    }
+
+    private static String sheet(String name) {
+        return Objects.requireNonNull(Look.class.getResource("/org/mobrak/desktop/" + name))
+                .toExternalForm();
+    }
+}

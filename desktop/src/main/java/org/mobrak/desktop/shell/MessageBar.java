@@ -1,0 +1,82 @@
+package org.mobrak.desktop.shell;
+
+import java.util.Optional;
+import javafx.animation.PauseTransition;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.util.Duration;
+import org.kordamp.ikonli.feather.Feather;
+import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.desktop.parts.Texts;
+import org.mobrak.desktop.session.Notice;
+import org.mobrak.desktop.session.Session;
+
+/** Tells what just happened and, when work takes longer than a blink, what is being done and how to stop it. */
+final class MessageBar {
+    private static final Duration A_BLINK = Duration.millis(250);
+
+    private final Label said = Texts.wrapped(Texts.plain(""));
+    private final HBox notice;
+    private final Label doing = Texts.plain("");
+    private final HBox work;
+    private final PauseTransition patience = new PauseTransition(A_BLINK);
+    private final StackPane node;
+
+    MessageBar(Session session) {
+        said.setId("notice");
+        HBox.setHgrow(said, Priority.ALWAYS);
+        said.setMaxWidth(Double.MAX_VALUE);
+        Button close = new Button("", new FontIcon(Feather.X));
+        close.setAccessibleText("Close the message");
+        close.setOnAction(press -> session.dismiss());
+        notice = new HBox(said, close);
+        notice.getStyleClass().add("notice");
+        Button cancel = new Button("Cancel");
+        cancel.setId("cancel");
+        cancel.setOnAction(press -> session.cancel());
+        work = new HBox(new ProgressBar(), doing, cancel);
+        work.getStyleClass().add("notice");
+        node = new StackPane(notice, work);
+        node.getStyleClass().add("message-bar");
+        present(notice, false);
+        present(work, false);
+        patience.setOnFinished(over -> present(work, session.work().get().isPresent()));
+        session.notice().addListener((property, old, what) -> show(what));
+        session.work().addListener((property, old, what) -> showWork(what));
+    }
+
+    Region node() {
+        return node;
+    }
+
+    private void show(Optional<Notice> what) {
+        present(notice, what.isPresent());
+        what.ifPresent(one -> {
+            said.setText(one.text());
+            notice.getStyleClass().remove("notice-bad");
+            if (one.bad()) {
+                notice.getStyleClass().add("notice-bad");
+            }
+        });
+    }
+
+    private void showWork(Optional<String> what) {
+        doing.setText(what.map(words -> words + " …").orElse(""));
+        if (what.isPresent()) {
+            patience.playFromStart();
+        } else {
+            patience.stop();
+            present(work, false);
+        }
+    }
+
+    private static void present(Region part, boolean there) {
+        part.setVisible(there);
+        part.setManaged(there);
+    }
+}

@@ -1,0 +1,256 @@
+package org.mobrak.desktop.shell;
+
+import java.io.File;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
+import javafx.scene.Scene;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.DragEvent;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyCodeCombination;
+import javafx.scene.input.KeyCombination;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import org.kordamp.ikonli.feather.Feather;
+import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.desktop.fit.WaysPage;
+import org.mobrak.desktop.identity.ReadingsPage;
+import org.mobrak.desktop.job.SheetPage;
+import org.mobrak.desktop.logbook.LogbookPage;
+import org.mobrak.desktop.parts.Texts;
+import org.mobrak.desktop.session.Desk;
+import org.mobrak.desktop.session.Session;
+import org.mobrak.desktop.session.Snapshot;
+import org.mobrak.desktop.session.View;
+
+/** The window's frame, in which the pages hang. */
+public final class Shell {
+    private final Session session;
+    private final ObjectProperty<Stage> open = new SimpleObjectProperty<>(Stage.READINGS);
+    private final Map<Stage, View> pages = new EnumMap<>(Stage.class);
+    private final ReadingsPage readings;
+    private final Drawer drawer;
+    private final StageRail rail = new StageRail(open);
+    private final StackPane page = new StackPane();
+    private final Label nickname = Texts.plain("");
+    private final Label model = Texts.exact("");
+    private final Label more = Texts.soft("");
+    private final Button undo = new Button("", new FontIcon(Feather.ROTATE_CCW));
+    private final Button redo = new Button("", new FontIcon(Feather.ROTATE_CW));
+    private final Scene scene;
+    private final Look look;
+    private long jobShown = -1;
+
+    public Shell(Session session, ZoneId zone) {
+        this.session = session;
+        readings = new ReadingsPage(session);
+        pages.put(Stage.READINGS, readings);
+        pages.put(Stage.WAYS, new WaysPage(session));
+        pages.put(Stage.RUN_SHEET, new SheetPage(session));
+        pages.put(Stage.LOGBOOK, new LogbookPage(zone));
+        drawer = new Drawer(session, foot());
+        BorderPane root = new BorderPane();
+        root.getStyleClass().add("bench");
+        root.setLeft(drawer.node());
+        VBox top = new VBox(head(), rail.node(), new MessageBar(session).node());
+        root.setCenter(new BorderPane(page, top, null, new CautionStrip(open).node(), null));
+        scene = new Scene(root, 1280, 800);
+        look = new Look(scene, session);
+        page.getChildren().setAll(pages.get(Stage.READINGS).node());
+        open.addListener((property, old, stage) ->
+                page.getChildren().setAll(pages.get(stage).node()));
+        session.snapshot().addListener((property, old, snapshot) -> show(snapshot));
+        listen();
+    }
+
+    public Scene scene() {
+        return scene;
+    }
+
+    /** Opens a stage's page. */
+    public void open(Stage stage) {
+        open.set(stage);
+    }
+
+    /** Puts back how the desk was left; the workspace must be on its way open. */
+    public void recall() {
+        look.recall();
+    }
+
+    public void setDark(boolean dark) {
+        look.setDark(dark);
+    }
+
+    private HBox head() {
+        nickname.getStyleClass().add("phone-name");
+        nickname.setId("phone-name");
+        model.getStyleClass().add("phone-model");
+        model.setId("phone-model");
+        Region gap = new Region();
+        HBox.setHgrow(gap, Priority.ALWAYS);
+        undo.setId("undo");
+        undo.setOnAction(press -> session.undo());
+        redo.setId("redo");
+        redo.setOnAction(press -> session.redo());
+        HBox head = new HBox(nickname, model, more, gap, undo, redo);
+        head.getStyleClass().add("head");
+        return head;
+    }
+
+    private HBox foot() {
+        Button light = button(Feather.MOON, "Light or dark (F8)", () -> look.toggle());
+        light.setId("light-or-dark");
+        Button smaller = button(Feather.ZOOM_OUT, "Smaller letters (Ctrl+Minus)", () -> look.grow(-1));
+        Button larger = button(Feather.ZOOM_IN, "Larger letters (Ctrl+Plus)", () -> look.grow(1));
+        larger.setId("larger");
+        HBox foot = new HBox(light, smaller, larger);
+        foot.getStyleClass().add("foot");
+        return foot;
+    }
+
+    private static Button button(Feather icon, String words, Runnable action) {
+        Button button = new Button("", new FontIcon(icon));
+        button.setTooltip(new Tooltip(words));
+        button.setAccessibleText(words);
+        button.setOnAction(press -> action.run());
+        return button;
+    }
+
+    private void show(Snapshot snapshot) {
+        drawer.show(snapshot);
+        rail.show(snapshot);
+        pages.values().forEach(view -> view.show(snapshot));
+        nickname.setText(
+                snapshot.desk().map(desk -> desk.dossier().phone().nickname()).orElse("No phone on the desk"));
+        model.setText(snapshot.desk()
+                .flatMap(desk -> desk.identity().facts().value(Fact.MODEL))
+                .orElse(""));
+        more.setText(snapshot.desk().map(Shell::describe).orElse("Name a phone in the drawer to begin."));
+        nameButton(undo, "Undo", "Ctrl+Z", snapshot.undo());
+        nameButton(redo, "Redo", "Ctrl+Shift+Z", snapshot.redo());
+        followJob(snapshot);
+    }
+
+    private static void nameButton(Button button, String verb, String keys, Optional<String> what) {
+        String words = what.map(name -> verb + ": " + name).orElse("Nothing to " + verb.toLowerCase(Locale.ROOT));
+        button.setDisable(what.isEmpty());
+        button.setTooltip(new Tooltip(words + " (" + keys + ")"));
+        button.setAccessibleText(words);
+    }
+
+    private static String describe(Desk desk) {
+        var facts = desk.identity().facts();
+        String maker = facts.value(Fact.MAKER).map(name -> name + " ").orElse("");
+        String shop = facts.value(Fact.SHOP_NAME).orElse("");
+        String os = facts.value(Fact.OS_VERSION)
+                .map(version -> "OS version " + version)
+                .orElse("");
+        return Stream.of((maker + shop).strip(), os)
+                .filter(part -> !part.isEmpty())
+                .collect(Collectors.joining("  ·  "));
+    }
+
+    /** A job that has just begun opens its run sheet; one that has just ended, the logbook. */
+    private void followJob(Snapshot snapshot) {
+        long job = snapshot.desk()
+                .flatMap(desk -> desk.dossier().runningJob())
+                .map(running -> running.id())
+                .orElse(0L);
+        boolean samePhone = open.get() == Stage.WAYS || open.get() == Stage.RUN_SHEET;
+        if (jobShown >= 0 && samePhone && job != jobShown) {
+            if (job > 0 && open.get() == Stage.WAYS) {
+                open(Stage.RUN_SHEET);
+            } else if (job == 0
+                    && open.get() == Stage.RUN_SHEET
+                    && snapshot.past().stream().anyMatch(past -> past.job().id() == jobShown)) {
+                open(Stage.LOGBOOK);
+            }
+        }
+        jobShown = job;
+    }
+
+    private void listen() {
+        scene.addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
+        scene.setOnDragOver(this::onDrag);
+        scene.setOnDragDropped(drag -> {
+            session.takeFiles(
+                    drag.getDragboard().getFiles().stream().map(File::toPath).toList());
+            open(Stage.READINGS);
+            drag.setDropCompleted(true);
+        });
+    }
+
+    private void onDrag(DragEvent drag) {
+        if (drag.getDragboard().hasFiles()) {
+            drag.acceptTransferModes(TransferMode.COPY);
+        }
+    }
+
+    private void onKey(KeyEvent key) {
+        boolean typing = scene.getFocusOwner() instanceof TextInputControl;
+        for (Shortcut shortcut : shortcuts()) {
+            if (shortcut.keys().match(key) && !(typing && shortcut.leftToFields())) {
+                shortcut.action().run();
+                key.consume();
+                return;
+            }
+        }
+    }
+
+    /** Keys and what they do; some mean something else inside a text field and are left to it. */
+    private record Shortcut(KeyCombination keys, boolean leftToFields, Runnable action) {}
+
+    private List<Shortcut> shortcuts() {
+        List<Shortcut> all = new ArrayList<>();
+        for (Stage stage : Stage.values()) {
+            KeyCode digit = KeyCode.getKeyCode(String.valueOf(stage.ordinal() + 1));
+            all.add(new Shortcut(control(digit), false, () -> open(stage)));
+        }
+        all.add(new Shortcut(control(KeyCode.N), false, drawer::askForPhone));
+        all.add(new Shortcut(control(KeyCode.O), false, readings::chooseFiles));
+        all.add(new Shortcut(control(KeyCode.V), true, this::pasteReading));
+        all.add(new Shortcut(control(KeyCode.Z), true, session::undo));
+        all.add(new Shortcut(
+                new KeyCodeCombination(KeyCode.Z, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN),
+                true,
+                session::redo));
+        all.add(new Shortcut(control(KeyCode.PLUS), false, () -> look.grow(1)));
+        all.add(new Shortcut(control(KeyCode.EQUALS), false, () -> look.grow(1)));
+        all.add(new Shortcut(control(KeyCode.MINUS), false, () -> look.grow(-1)));
+        all.add(new Shortcut(control(KeyCode.DIGIT0), false, () -> look.grow(0)));
+        all.add(new Shortcut(new KeyCodeCombination(KeyCode.F8), false, look::toggle));
+        return all;
+    }
+
+    private static KeyCombination control(KeyCode code) {
+        return new KeyCodeCombination(code, KeyCombination.SHORTCUT_DOWN);
+    }
+
+    private void pasteReading() {
+        String text = Clipboard.getSystemClipboard().getString();
+        if (text != null) {
+            open(Stage.READINGS);
+            session.takePasted(text);
+        }
+    }
+}

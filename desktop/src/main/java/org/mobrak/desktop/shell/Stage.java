@@ -1,0 +1,77 @@
+package org.mobrak.desktop.shell;
+
+import java.util.List;
+import org.mobrak.core.fit.RouteFit;
+import org.mobrak.core.fit.Verdict;
+import org.mobrak.desktop.session.Desk;
+import org.mobrak.desktop.session.Snapshot;
+
+/** The stages of the work, in the order in which they are done, with the cautions that go with each. */
+public enum Stage {
+    READINGS(
+            "Readings",
+            List.of(
+                    "Only phones you own or may change. Not for getting past someone else's screen or account lock.",
+                    "A swollen, hot or damaged battery: stop. Do not charge or flash; take it to a recycler or a professional.")),
+    WAYS(
+            "Ways",
+            List.of(
+                    "Warranty is usually lost, and some marks are permanent. A rooted phone is easier to attack.",
+                    "Local law and the carrier's terms decide about unlocking, radio software and tethering.")),
+    RUN_SHEET(
+            "Run sheet",
+            List.of(
+                    "Back up first. Do not touch the phone or the cable while something is written.",
+                    "Mains-powered rework, battery replacement and board-level repair belong to a qualified technician.")),
+    LOGBOOK(
+            "Logbook",
+            List.of(
+                    "Test the emergency call screen after any change. Never touch radio identity or region limits.",
+                    "Keep the patch level, untrusted apps and root questions in mind: root opens doors both ways."));
+
+    private final String label;
+    private final List<String> cautions;
+
+    Stage(String label, List<String> cautions) {
+        this.label = label;
+        this.cautions = cautions;
+    }
+
+    public String label() {
+        return label;
+    }
+
+    /** What to be careful of here, each in a sentence or two. */
+    public List<String> cautions() {
+        return cautions;
+    }
+
+    /** How this stage stands, in a few words. */
+    String standing(Snapshot snapshot) {
+        return switch (this) {
+            case READINGS ->
+                snapshot.desk().map(desk -> known(desk) + " facts known").orElse("no phone");
+            case WAYS -> snapshot.desk().map(Stage::open).orElse("");
+            case RUN_SHEET ->
+                snapshot.desk()
+                        .flatMap(desk -> desk.dossier().runningJob())
+                        .map(job ->
+                                job.tickedCount() + " of " + job.sheet().steps().size() + " steps")
+                        .orElse("no job");
+            case LOGBOOK ->
+                snapshot.past().size() == 1 ? "1 job" : snapshot.past().size() + " jobs";
+        };
+    }
+
+    private static int known(Desk desk) {
+        return desk.identity().facts().values().size();
+    }
+
+    private static String open(Desk desk) {
+        long open = desk.fits().stream()
+                .map(RouteFit::verdict)
+                .filter(verdict -> verdict == Verdict.FITS || verdict == Verdict.CAUTION)
+                .count();
+        return open + " of " + desk.fits().size() + " fit";
+    }
+}

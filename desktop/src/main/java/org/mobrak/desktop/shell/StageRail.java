@@ -1,0 +1,70 @@
+package org.mobrak.desktop.shell;
+
+import java.util.EnumMap;
+import java.util.Locale;
+import java.util.Map;
+import javafx.beans.property.ObjectProperty;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.control.Tooltip;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.mobrak.desktop.parts.Texts;
+import org.mobrak.desktop.session.Snapshot;
+import org.mobrak.desktop.session.View;
+
+/** The stages of the work side by side; the one that is open is marked, and each says how it stands. */
+final class StageRail implements View {
+    private final Map<Stage, ToggleButton> pegs = new EnumMap<>(Stage.class);
+    private final Map<Stage, Label> standings = new EnumMap<>(Stage.class);
+    private final HBox node = new HBox();
+
+    StageRail(ObjectProperty<Stage> open) {
+        ToggleGroup group = new ToggleGroup();
+        node.getStyleClass().add("stage-rail");
+        for (Stage stage : Stage.values()) {
+            ToggleButton peg = peg(stage);
+            peg.setToggleGroup(group);
+            peg.setOnAction(press -> open.set(stage));
+            pegs.put(stage, peg);
+            node.getChildren().add(peg);
+        }
+        open.addListener((property, old, stage) -> pegs.get(stage).setSelected(true));
+        // A second press on the open stage must not leave none open.
+        group.selectedToggleProperty().addListener((property, old, now) -> {
+            if (now == null) {
+                old.setSelected(true);
+            }
+        });
+        pegs.get(open.get()).setSelected(true);
+    }
+
+    private ToggleButton peg(Stage stage) {
+        Label name = Texts.plain(stage.label());
+        name.getStyleClass().add("stage-name");
+        Label standing = Texts.soft("");
+        standings.put(stage, standing);
+        ToggleButton peg = new ToggleButton();
+        peg.setId("stage-" + stage.name().toLowerCase(Locale.ROOT));
+        peg.setGraphic(new VBox(name, standing));
+        peg.setTooltip(new Tooltip("Ctrl+" + (stage.ordinal() + 1)));
+        peg.getStyleClass().add("stage-peg");
+        peg.setMaxWidth(Double.MAX_VALUE);
+        peg.setAccessibleText(stage.label());
+        HBox.setHgrow(peg, Priority.ALWAYS);
+        return peg;
+    }
+
+    @Override
+    public Region node() {
+        return node;
+    }
+
+    @Override
+    public void show(Snapshot snapshot) {
+        standings.forEach((stage, label) -> label.setText(stage.standing(snapshot)));
+    }
+}
