@@ -10,12 +10,14 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
-import javafx.animation.PauseTransition;
+import javafx.animation.AnimationTimer;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
+import javafx.scene.image.WritableImage;
+import javafx.scene.robot.Robot;
 import javafx.stage.Stage;
-import javafx.util.Duration;
+import javafx.stage.Window;
 import javax.imageio.ImageIO;
 import org.apache.commons.io.file.PathUtils;
 import org.mobrak.core.identity.Fact;
@@ -31,7 +33,7 @@ import org.mobrak.desktop.shell.Shell;
 public final class Screenshots extends Application {
     private static final Clock FIXED = Clock.fixed(Instant.parse("2026-11-24T09:30:00Z"), ZoneOffset.UTC);
 
-    private static final Duration A_MOMENT = Duration.millis(400);
+    private static final int ENOUGH_FRAMES = 30;
 
     private final Deque<Shot> shots = new ArrayDeque<>();
     private Path folder;
@@ -52,6 +54,8 @@ public final class Screenshots extends Application {
         session = new Session(folder, DrawerFile.benchOf(folder), FIXED);
         shell = new Shell(session, ZoneOffset.UTC);
         stage.setScene(shell.scene());
+        stage.setX(0);
+        stage.setY(0);
         stage.show();
         script();
         session.open();
@@ -117,24 +121,32 @@ public final class Screenshots extends Application {
         });
     }
 
-    /** Goes on when the session rests and the window has had time to draw what it said. */
+    /** Goes on when the session rests and the window has been drawn often enough to show what it said. */
     private void whenDrawn(Runnable then) {
-        PauseTransition pause = new PauseTransition(A_MOMENT);
-        pause.setOnFinished(over -> {
-            if (session.work().get().isPresent()) {
-                whenDrawn(then);
-            } else {
-                then.run();
+        new AnimationTimer() {
+            private int drawn;
+
+            @Override
+            public void handle(long now) {
+                drawn = session.work().get().isPresent() ? 0 : drawn + 1;
+                if (drawn > ENOUGH_FRAMES) {
+                    stop();
+                    then.run();
+                }
             }
-        });
-        pause.play();
+        }.start();
     }
 
+    /** From the screen itself, so that what is over the window is in it too. */
     private void save(String name) {
         try {
             Files.createDirectories(out);
+            Robot robot = new Robot();
+            Window window = shell.scene().getWindow();
+            WritableImage image =
+                    robot.getScreenCapture(null, window.getX(), window.getY(), window.getWidth(), window.getHeight());
             ImageIO.write(
-                    SwingFXUtils.fromFXImage(shell.scene().snapshot(null), null),
+                    SwingFXUtils.fromFXImage(image, null),
                     "png",
                     out.resolve(name + ".png").toFile());
             System.err.println("mobrak: " + out.resolve(name + ".png"));

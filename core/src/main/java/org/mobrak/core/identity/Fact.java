@@ -53,7 +53,7 @@ public enum Fact {
     ROOT_MANAGER(
             "rootManager", "Root manager", Group.CONDITION, oneOf("none", "present", "stale"), "App drawer; open it"),
     OTA_PATH("otaPath", "OTA updates", Group.CONDITION, oneOf("open", "blocked"), "Settings: system update"),
-    BATTERY_PERCENT("batteryPercent", "Battery", Group.CONDITION, number(0, 100), "Status bar"),
+    BATTERY_PERCENT("batteryPercent", "Battery percent", Group.CONDITION, number(0, 100), "Status bar"),
     BATTERY_TEMPERATURE(
             "batteryTemperature", "Battery temperature", Group.CONDITION, number(-40, 120), "Battery status, in °C"),
     USB_DEBUGGING(

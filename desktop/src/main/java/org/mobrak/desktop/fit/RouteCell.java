@@ -27,8 +27,9 @@ final class RouteCell extends ListCell<RouteFit> {
         verdict.getStyleClass()
                 .add("verdict-" + fit.verdict().name().toLowerCase(Locale.ROOT).replace('_', '-'));
         verdict.setMinWidth(Region.USE_PREF_SIZE);
-        HBox second = new HBox(Texts.soft(fit.route().family()), spring(), new ClauseStrip(fit.clauses()));
-        VBox lines = new VBox(new HBox(name, spring(), verdict), second);
+        HBox second =
+                new HBox(verdict, Texts.soft("  ·  " + fit.route().family()), spring(), new ClauseStrip(fit.clauses()));
+        VBox lines = new VBox(name, second);
         lines.getStyleClass().add("route-lines");
         HBox.setHgrow(lines, Priority.ALWAYS);
         HBox drawn = new HBox(Sign.of(fit.verdict()), lines);

@@ -14,9 +14,11 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
+import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.plan.Goal;
+import org.mobrak.core.plan.Planner;
 import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
@@ -35,6 +37,7 @@ public final class WaysPage implements View {
     private final Sheet detail = new Sheet(new VBox());
     private final VBox node;
     private Optional<Desk> desk = Optional.empty();
+    private Optional<Planner.Answer> answer = Optional.empty();
     private boolean showing;
 
     /** How exactly a route must match, as the user chooses it. */
@@ -97,19 +100,41 @@ public final class WaysPage implements View {
                 .findFirst()
                 .orElseThrow());
         summary.setText(summary(one));
-        Optional<String> kept = Optional.ofNullable(routes.getSelectionModel().getSelectedItem())
-                .map(fit -> fit.route().id());
+        Optional<String> wanted = samePlan(one) ? chosen() : ending(one.answer());
+        answer = Optional.of(one.answer());
         List<RouteFit> ordered = one.fits().stream()
                 .sorted(Comparator.comparing(RouteFit::verdict))
                 .toList();
         routes.getItems().setAll(ordered);
+        select(ordered, wanted);
+        showDetail(routes.getSelectionModel().getSelectedItem());
+    }
+
+    /** While phone, wish and plans stay the same, the user's choice stays; else the best plan is shown. */
+    private boolean samePlan(Desk one) {
+        return answer.filter(one.answer()::equals).isPresent();
+    }
+
+    private Optional<String> chosen() {
+        return Optional.ofNullable(routes.getSelectionModel().getSelectedItem())
+                .map(fit -> fit.route().id());
+    }
+
+    private static Optional<String> ending(Planner.Answer answer) {
+        return answer.plans().stream()
+                .limit(1)
+                .flatMap(plan -> plan.routes().stream())
+                .reduce((first, last) -> last)
+                .map(Route::id);
+    }
+
+    private void select(List<RouteFit> ordered, Optional<String> wanted) {
         ordered.stream()
-                .filter(fit -> kept.filter(fit.route().id()::equals).isPresent())
+                .filter(fit -> wanted.filter(fit.route().id()::equals).isPresent())
                 .findFirst()
                 .ifPresentOrElse(
                         routes.getSelectionModel()::select,
                         () -> routes.getSelectionModel().selectFirst());
-        showDetail(routes.getSelectionModel().getSelectedItem());
     }
 
     private static String summary(Desk desk) {

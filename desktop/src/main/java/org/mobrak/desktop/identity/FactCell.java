@@ -28,7 +28,7 @@ final class FactCell extends ListCell<FactRow> {
         }
     }
 
-    private static HBox drawn(FactRow.Line line) {
+    private HBox drawn(FactRow.Line line) {
         Label name = Texts.plain(line.fact().label());
         name.getStyleClass().add("fact-name");
         Label value = Texts.exact(line.belief().value().orElse("not known"));
@@ -40,6 +40,7 @@ final class FactCell extends ListCell<FactRow> {
         source.setMinWidth(USE_PREF_SIZE);
         HBox drawn = new HBox(Sign.of(line.belief()), name, value, source);
         drawn.getStyleClass().add("fact-row");
+        drawn.prefWidthProperty().bind(getListView().widthProperty().subtract(40));
         return drawn;
     }
 

@@ -131,7 +131,7 @@ public final class ReadingsPage implements View {
     private void showNext(List<NextReading> proposed) {
         next.getChildren().clear();
         proposed.stream().findFirst().ifPresent(best -> {
-            String settles = "It is expected to settle %.1f of the open verdicts.".formatted(best.settles());
+            String settles = "Its answer should settle about %.1f of the open verdicts.".formatted(best.settles());
             Card card = new Card(
                     "Read this next: " + best.fact().label(),
                     Texts.wrapped(Texts.plain(best.how())),

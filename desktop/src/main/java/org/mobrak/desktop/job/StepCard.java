@@ -115,7 +115,12 @@ final class StepCard extends VBox {
             done.setDisable(objection.isPresent());
             done.setOnAction(press -> session.tick(step));
             buttons.getChildren().add(done);
-            objection.ifPresent(why -> buttons.getChildren().add(Texts.wrapped(Texts.soft(why))));
+            boolean told = step.gate()
+                    .map(gate -> GateJudge.of(gate, facts).sentence())
+                    .equals(objection);
+            if (!told) {
+                objection.ifPresent(why -> buttons.getChildren().add(Texts.wrapped(Texts.soft(why))));
+            }
         }
         getChildren().add(buttons);
     }

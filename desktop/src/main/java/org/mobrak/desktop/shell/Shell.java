@@ -101,6 +101,11 @@ public final class Shell {
         look.setDark(dark);
     }
 
+    private void turnTo(Stage stage) {
+        page.getChildren().setAll(pages.get(stage).node());
+        session.dismiss();
+    }
+
     private HBox head() {
         nickname.getStyleClass().add("phone-name");
         nickname.setId("phone-name");

@@ -18,6 +18,9 @@ import org.mobrak.desktop.session.View;
 
 /** The stages of the work side by side; the one that is open is marked, and each says how it stands. */
 final class StageRail implements View {
+    /** All wish for the same width, so that what is left over makes them equal. */
+    private static final double EQUAL = 100;
+
     private final Map<Stage, ToggleButton> pegs = new EnumMap<>(Stage.class);
     private final Map<Stage, Label> standings = new EnumMap<>(Stage.class);
     private final HBox node = new HBox();
@@ -52,6 +55,7 @@ final class StageRail implements View {
         peg.setGraphic(new VBox(name, standing));
         peg.setTooltip(new Tooltip("Ctrl+" + (stage.ordinal() + 1)));
         peg.getStyleClass().add("stage-peg");
+        peg.setPrefWidth(EQUAL);
         peg.setMaxWidth(Double.MAX_VALUE);
         peg.setAccessibleText(stage.label());
         HBox.setHgrow(peg, Priority.ALWAYS);
