@@ -3,6 +3,7 @@ package org.mobrak.core.identity;
 import java.time.DateTimeException;
 import java.time.LocalDateTime;
 import java.time.format.DateTimeFormatter;
+import java.time.format.ResolverStyle;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -20,7 +21,8 @@ record KernelBanner(String release, Optional<String> built) {
     private static final Pattern BANNER = Pattern.compile("Linux version (\\S+)(.*)");
     private static final Pattern DATE = Pattern.compile(
             "(?:Mon|Tue|Wed|Thu|Fri|Sat|Sun) ([A-Z][a-z]{2}) +(\\d{1,2}) (\\d\\d:\\d\\d:\\d\\d) (?:([A-Z]{2,5}|[+-]\\d\\d) )?(\\d{4})");
-    private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("d MMM yyyy HH:mm:ss", Locale.ENGLISH);
+    private static final DateTimeFormatter DAY =
+            DateTimeFormatter.ofPattern("d MMM uuuu HH:mm:ss", Locale.ENGLISH).withResolverStyle(ResolverStyle.STRICT);
 
     /** The banner in a line, wherever it begins. */
     static Optional<KernelBanner> in(String line) {

@@ -63,9 +63,10 @@ final class PlanSearch {
 
     /** A way on which the fewest things stand in the way; empty where no route leads to the goal at all. */
     static Optional<Way> leastBlocked(Goal goal, List<Route> routes, Facts facts, Optional<School> choice) {
+        // Of equally few blockers the ones deepest down are the cause: on the longest way, the others follow from them.
         Comparator<Way> fewer = Comparator.comparingInt(
                         (Way way) -> way.blockers().size())
-                .thenComparingInt(way -> way.routes().size());
+                .thenComparing(way -> way.routes().size(), Comparator.reverseOrder());
         Beats notMore = (a, b) -> b.blockers().containsAll(a.blockers())
                 && a.routes().size() <= b.routes().size();
         PlanSearch search = new PlanSearch(routes, facts, choice, notMore);

@@ -1,0 +1,214 @@
+package org.mobrak.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.StringWriter;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.stream.StreamSupport;
+import org.apache.commons.io.file.PathUtils;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class MobrakTest {
+    private static final Path HOME = Path.of(System.getProperty("mobrak.home"));
+    private static final Path READINGS = HOME.resolve("demo/readings");
+
+    @TempDir
+    private Path folder;
+
+    private record Outcome(int status, String out, String err) {
+        JsonNode json() throws IOException {
+            return new ObjectMapper().readTree(out);
+        }
+    }
+
+    @Test
+    void identifiesAPhoneAsTheContractSays() throws IOException {
+        Outcome outcome = run("", "identify", reading("hive-03-listing.txt"), reading("hive-03-banner.txt"), "--json");
+        assertThat(outcome.status()).isEqualTo(Mobrak.DONE);
+        assertThat(outcome.err()).isEmpty();
+        JsonNode json = outcome.json();
+        assertThat(names(json)).containsExactly("facts", "readings", "conflicts", "findings");
+        assertThat(json.at("/facts/model").asText()).isEqualTo("OV-L210F");
+        assertThat(json.at("/facts/shopName").asText()).isEqualTo("Lantern 2");
+        assertThat(json.at("/facts/buildDate").asText()).isEqualTo("2013-10-22T09:30:15Z");
+        assertThat(json.at("/facts/kernelRelease").asText()).isEqualTo("3.0.31-412087");
+        assertThat(json.at("/facts/lock").isMissingNode())
+                .as("absent when unknown")
+                .isTrue();
+        assertThat(names(json.at("/readings/0"))).containsExactly("fact", "value", "source", "file", "line");
+        assertThat(json.at("/conflicts")).isEmpty();
+    }
+
+    @Test
+    void tellsConflictsAndFindings() throws IOException {
+        String text =
+                "[ro.product.model]: [KQ-T5]\n[ro.build.version.release]: [2.3.6]\n[ro.build.version.sdk]: [16]\n";
+        JsonNode json =
+                run(text, "identify", "-", "--set", "model=KQ-T5B", "--json").json();
+        assertThat(json.at("/facts/model").asText()).isEqualTo("KQ-T5");
+        assertThat(json.at("/conflicts/0/fact").asText()).isEqualTo("model");
+        assertThat(json.at("/conflicts/0/values").findValuesAsText("source"))
+                .containsExactly("property list", "typed in");
+        assertThat(json.at("/findings").findValuesAsText("code")).containsExactly("conflict", "api-level-release");
+        assertThat(json.at("/findings/0/severity").asText()).isEqualTo("caution");
+        assertThat(run(text, "identify", "-").out())
+                .contains("Model number")
+                .contains("KQ-T5")
+                .contains("caution: OS version 2.3.6");
+    }
+
+    @Test
+    void plansAChainAndGivesEveryVerdictWithItsReasons() throws IOException {
+        Outcome outcome = run(
+                "",
+                "plan",
+                "--goal",
+                "root",
+                reading("hive-11-listing.txt"),
+                "--set",
+                "lock=locked",
+                "--set",
+                "recovery=stock",
+                "--json");
+        assertThat(outcome.status()).isEqualTo(Mobrak.DONE);
+        JsonNode json = outcome.json();
+        assertThat(names(json)).containsExactly("goal", "plans", "blockers", "routes", "nextReadings");
+        JsonNode plan = json.at("/plans/0");
+        assertThat(names(plan)).containsExactly("routes", "marks", "dataLoss", "riskPoints", "money", "minutes");
+        assertThat(plan.at("/routes"))
+                .extracting(JsonNode::asText)
+                .containsExactly("juniper-unlock", "juniper-recovery", "root-package-from-recovery");
+        assertThat(plan.at("/dataLoss").asBoolean()).isTrue();
+        assertThat(plan.at("/minutes/low").asDouble())
+                .isLessThan(plan.at("/minutes/typical").asDouble());
+        assertThat(json.at("/routes").findValuesAsText("verdict"))
+                .containsExactly("needs a step", "fits", "refused", "needs a step", "refused");
+        assertThat(json.at("/routes/0/clauses").findValuesAsText("result")).containsExactly("yes", "yes", "no");
+        assertThat(json.at("/routes/0/clauses/2/reason").asText())
+                .contains("“Unlock the Juniper” turns this into a yes.");
+    }
+
+    @Test
+    void answersNoWithTheBlockersAndTheNextReading() throws IOException {
+        Outcome unknown = run("", "plan", "--goal", "root", reading("hive-11-listing.txt"), "--json");
+        assertThat(unknown.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
+        assertThat(unknown.json().at("/plans")).isEmpty();
+        assertThat(unknown.json().at("/blockers/0").asText()).contains("Bootloader lock is not known");
+        assertThat(unknown.json().at("/nextReadings/0/fact").asText()).isEqualTo("lock");
+        Outcome limited = run("", "plan", "--goal", "root", "--limit", "no-marks", reading("hive-03-listing.txt"));
+        assertThat(limited.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
+        assertThat(limited.out()).contains("breaks one of your limits").contains("refused");
+        assertThat(run("", "plan", "--goal", "root", "--school", "exact", reading("hive-03-listing.txt"), "--json")
+                        .json()
+                        .at("/plans/0/routes/0")
+                        .asText())
+                .isEqualTo("lantern-root-package");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "identify; Give at least one FILE",
+                "identify --set lock=perhaps; must be one of locked, unlocked",
+                "identify --set colour=blue; no fact Mobrak knows",
+                "plan demo.txt; --goal",
+                "plan --goal fame demo.txt; the goals are root",
+                "plan --goal root --school strict demo.txt; exact or practical",
+                "plan --goal root --limit no-fuss demo.txt; no-data-loss",
+                "dance; dance",
+                "catalogue; check",
+            })
+    void saysInOneLineWhatIsWrongWithTheUsage(String line, String words) {
+        Outcome outcome = run("", line.split(" "));
+        assertThat(outcome.status()).isEqualTo(Mobrak.WRONG_USAGE);
+        assertThat(outcome.out()).isEmpty();
+        assertThat(outcome.err()).contains(words).hasLineCount(1);
+    }
+
+    @Test
+    void saysInOneLineWhyAnInputCannotBeRead() throws IOException {
+        Path empty = Files.createFile(folder.resolve("empty.txt"));
+        Path binary = Files.write(folder.resolve("binary.img"), new byte[4_096]);
+        Path catalogue = Files.createDirectory(folder.resolve("catalogue"));
+        for (List<String> line : List.of(
+                List.of("identify", empty.toString(), "--json"),
+                List.of("identify", binary.toString(), "--json"),
+                List.of("identify", folder.toString(), "--json"),
+                List.of(
+                        "identify",
+                        reading("hive-03-listing.txt"),
+                        folder.resolve("nowhere.txt").toString(),
+                        "--json"),
+                List.of("identify", "-"),
+                List.of("identify", "--catalogue", catalogue.toString(), reading("hive-03-listing.txt")),
+                List.of("catalogue", "check", folder.resolve("nowhere").toString()))) {
+            Outcome outcome = run("", line.toArray(String[]::new));
+            assertThat(outcome.status()).as("%s", line).isEqualTo(Mobrak.UNREADABLE);
+            assertThat(outcome.out()).as("%s", line).isEmpty();
+            assertThat(outcome.err())
+                    .as("%s", line)
+                    .hasLineCount(1)
+                    .startsWith("mobrak: ")
+                    .doesNotContain("Exception");
+        }
+    }
+
+    @Test
+    void checksACatalogueFileByFile() throws IOException {
+        assertThat(run("", "catalogue", "check", HOME.resolve("catalogue").toString())
+                        .out())
+                .contains("5 routes, 0 faults");
+        PathUtils.copyDirectory(HOME.resolve("catalogue"), folder.resolve("copy"));
+        Path route = folder.resolve("copy/routes/juniper-unlock.yaml");
+        Files.writeString(route, Files.readString(route).replace("lock: unlocked", "lock: ajar"));
+        Outcome outcome = run("", "catalogue", "check", folder.resolve("copy").toString(), "--json");
+        assertThat(outcome.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
+        assertThat(outcome.json().at("/faults/0/file").asText()).isEqualTo("routes/juniper-unlock.yaml");
+        assertThat(outcome.json().at("/faults/0/line").asInt()).isEqualTo(14);
+        Outcome plan = run(
+                "",
+                "plan",
+                "--goal",
+                "root",
+                "--catalogue",
+                folder.resolve("copy").toString(),
+                reading("hive-03-listing.txt"),
+                "--json");
+        assertThat(plan.err()).as("a fault is told, and the rest serves").contains("juniper-unlock.yaml:14");
+        assertThat(plan.json().at("/plans")).hasSize(1);
+    }
+
+    private static String reading(String name) {
+        return READINGS.resolve(name).toString();
+    }
+
+    private static List<String> names(JsonNode node) {
+        return StreamSupport.stream(((Iterable<String>) node::fieldNames).spliterator(), false)
+                .toList();
+    }
+
+    private static Outcome run(String standardInput, String... arguments) {
+        Clock clock = Clock.fixed(Instant.parse("2026-11-24T09:00:00Z"), ZoneOffset.UTC);
+        StringWriter out = new StringWriter();
+        StringWriter err = new StringWriter();
+        Mobrak mobrak =
+                new Mobrak(new ByteArrayInputStream(standardInput.getBytes(StandardCharsets.UTF_8)), clock, HOME);
+        int status = Mobrak.run(mobrak, new PrintWriter(out, true), new PrintWriter(err, true), arguments);
+        return new Outcome(status, out.toString(), err.toString());
+    }
+}

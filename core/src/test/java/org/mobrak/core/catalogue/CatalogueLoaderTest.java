@@ -1,0 +1,109 @@
+package org.mobrak.core.catalogue;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.apache.commons.io.file.PathUtils;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.UnreadableInput;
+
+class CatalogueLoaderTest {
+    private static final Path SHIPPED = Path.of(System.getProperty("mobrak.home"), "catalogue");
+    private static final String ROUTE = "routes/juniper-recovery.yaml";
+
+    @TempDir
+    private Path folder;
+
+    @BeforeEach
+    void copyTheShippedCatalogue() throws IOException {
+        PathUtils.copyDirectory(SHIPPED, folder);
+    }
+
+    @Test
+    void theShippedCatalogueIsWithoutFault() throws IOException {
+        CatalogueLoader.Loaded loaded = CatalogueLoader.load(SHIPPED);
+        assertThat(loaded.faults()).isEmpty();
+        assertThat(loaded.catalogue().routes())
+                .extracting(Route::family)
+                .doesNotHaveDuplicates()
+                .hasSizeGreaterThan(3);
+        Route unlock = loaded.catalogue().route("juniper-unlock").orElseThrow();
+        assertThat(unlock.changes().effects()).containsEntry(Fact.USB_DEBUGGING, "off");
+        assertThat(unlock.changes().wipesData()).isTrue();
+        assertThat(loaded.catalogue().phone("TS-J540B").orElseThrow().variant().carrier())
+                .contains("Brookcell");
+    }
+
+    /** One edit of a good file, and the line and words by which its fault is told. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = ';',
+            quoteCharacter = '"',
+            value = {
+                "family: flash console; family: !!java.lang.Runtime x; 3; tag",
+                "osVersion: \"5.1.1\"; osVersion: 5.1; 7; needs quotes",
+                "fact: lock; fact: luck; 10; no fact Mobrak knows",
+                "is: [unlocked]; is: [open]; 10; must be one of locked, unlocked",
+                "effects: {recovery: custom}; effects: {recovery: fancy}; 12; must be one of stock, custom",
+                "effects: {recovery: custom}; effects: {model: TS-J541}; 12; nothing that a route changes",
+                "model: TS-J540B; model: TS-J54OB; 8; in no phone file",
+                "id: juniper-recovery; id: juniper-unlock; 1; used in",
+                "summary: A; summery: A; 1; summery",
+                "phase: prove; phase: pray; 26; prove",
+                "handsOn: [5, 8, 15]; handsOn: [5, 80, 15]; 15; rise",
+                "costs:; fits:; 14; twice",
+                "family: flash console; family: *nobody; 3; undefined alias",
+            })
+    void tellsEachFaultWithItsLine(String good, String bad, int line, String words) throws IOException {
+        String text = Files.readString(folder.resolve(ROUTE));
+        assertThat(text).contains(good);
+        Files.writeString(folder.resolve(ROUTE), text.replaceFirst(Pattern.quote(good), bad));
+        CatalogueLoader.Loaded loaded = CatalogueLoader.load(folder);
+        assertThat(loaded.faults()).isNotEmpty();
+        assertThat(loaded.faults())
+                .allSatisfy(fault -> assertThat(fault.remedy()).isNotBlank());
+        assertThat(loaded.faults()).as("%s", loaded.faults()).anySatisfy(fault -> {
+            assertThat(fault.file()).startsWith("routes/juniper-");
+            assertThat(fault.line()).isEqualTo(line);
+            assertThat(fault.text()).containsIgnoringCase(words);
+        });
+        assertThat(loaded.catalogue().routes())
+                .as("the other files still serve")
+                .hasSizeGreaterThanOrEqualTo(4);
+    }
+
+    @Test
+    void refusesYamlThatIsMadeToHurt() throws IOException {
+        String bomb =
+                "a: &a [x, x]\nb: &b [*a, *a, *a, *a, *a, *a, *a, *a]\nc: &c [*b, *b, *b, *b, *b, *b, *b, *b]\nd: [*c, *c, *c, *c, *c, *c]\n";
+        String itself = "a: &a [*a]\n";
+        String deep = "[".repeat(5_000) + "]".repeat(5_000);
+        String large = "# " + "bees ".repeat(250_000) + "\nid: x\n";
+        for (String text : List.of(bomb, itself, deep, large, "", "- just\n- a list\n")) {
+            Files.writeString(folder.resolve(ROUTE), text);
+            assertThat(CatalogueLoader.load(folder).faults())
+                    .as(text.substring(0, Math.min(40, text.length())))
+                    .anySatisfy(fault -> assertThat(fault.file()).isEqualTo(ROUTE));
+        }
+        Files.write(folder.resolve(ROUTE), new byte[] {(byte) 0xC3, (byte) 0x28});
+        assertThat(CatalogueLoader.load(folder).faults())
+                .anySatisfy(fault -> assertThat(fault.what()).contains("UTF-8"));
+    }
+
+    @Test
+    void saysThatAFolderIsNoCatalogue() {
+        assertThatThrownBy(() -> CatalogueLoader.load(folder.resolve("nowhere")))
+                .isInstanceOf(UnreadableInput.class)
+                .hasMessageContaining("is no catalogue");
+    }
+}

@@ -1,0 +1,117 @@
+package org.mobrak.core.job;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mobrak.core.Sample.NOW;
+import static org.mobrak.core.Sample.facts;
+import static org.mobrak.core.Sample.route;
+
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
+import org.mobrak.core.plan.Goal;
+import org.mobrak.core.plan.Limits;
+import org.mobrak.core.plan.Plan;
+import org.mobrak.core.plan.Planner;
+
+class JobTest {
+    private static final Route FIRST = route("first")
+            .gate(Fact.BATTERY_PERCENT, 30)
+            .step(Phase.DO, "write it")
+            .step(Phase.TIDY, "sweep")
+            .making(Fact.RECOVERY, "custom");
+    private static final Route SECOND = route("second")
+            .needs(Fact.RECOVERY, "custom")
+            .gate(Fact.BATTERY_PERCENT, 50)
+            .step(Phase.DO, "install it")
+            .step(Phase.PROVE, "ask for root")
+            .step(Phase.PREPARE, "lay it down")
+            .making(Fact.ROOT, "permanent");
+    private static final Facts LOW = facts("batteryPercent=41", "recovery=stock");
+    private static final Facts FULL = facts("batteryPercent=64", "recovery=stock");
+
+    @Test
+    void aRunSheetHasThePhasesInOrderAndTheStrictestGateOnce() {
+        RunSheet sheet = job().sheet();
+        assertThat(sheet.steps())
+                .extracting(SheetStep::title)
+                .containsExactly(
+                        "Battery percent: at least 50",
+                        "lay it down",
+                        "write it",
+                        "install it",
+                        "ask for root",
+                        "sweep");
+        assertThat(sheet.steps())
+                .extracting(SheetStep::id)
+                .containsExactly("prepare-1", "prepare-2", "do-1", "do-2", "prove-1", "tidy-1");
+        assertThat(sheet.effects()).containsEntry(Fact.ROOT, "permanent").containsEntry(Fact.RECOVERY, "custom");
+    }
+
+    @Test
+    void aGateOpensOnlyWithAGoodReading() {
+        Job job = job();
+        SheetStep battery = job.sheet().steps().get(0);
+        assertThat(job.objectionToTick(battery, Facts.none()))
+                .hasValueSatisfying(why -> assertThat(why).contains("not known", "Status bar"));
+        assertThat(job.objectionToTick(battery, LOW)).contains("Battery percent is 41; it must be 50 or more.");
+        assertThat(job.objectionToTick(battery, FULL)).isEmpty();
+    }
+
+    @Test
+    void nothingIsDoneToThePhoneBeforeEverythingIsPrepared() {
+        Job job = job();
+        List<SheetStep> steps = job.sheet().steps();
+        assertThat(job.objectionToTick(steps.get(2), FULL))
+                .hasValueSatisfying(why -> assertThat(why).contains("at least 50"));
+        assertThat(job.objectionToTick(steps.get(1), FULL))
+                .as("preparing goes in any order")
+                .isEmpty();
+        job = ticked(job, 0, 1);
+        assertThat(job.objectionToTick(steps.get(3), FULL)).contains("First “write it” (Do).");
+        job = ticked(job, 2);
+        assertThat(job.objectionToTick(steps.get(2), FULL)).contains("This step is ticked already.");
+        assertThat(job.objectionToUntick(steps.get(0)))
+                .hasValueSatisfying(why -> assertThat(why).contains("write it"));
+        assertThat(job.objectionToUntick(steps.get(2))).isEmpty();
+        assertThat(job.next()).contains(steps.get(3));
+    }
+
+    @Test
+    void theJournalAloneSaysWhereAJobStands() {
+        Job job = ticked(job(), 0, 1, 2);
+        SheetStep written = job.sheet().steps().get(2);
+        assertThat(job.tickedCount()).isEqualTo(3);
+        job = job.with(JournalEntry.ofStep(NOW, JournalEntry.Kind.UNTICKED, written.id()));
+        assertThat(job.isTicked(written)).isFalse();
+        assertThat(job.journal()).hasSize(4);
+        job = job.with(JournalEntry.ofJob(NOW, JournalEntry.Kind.STOPPED, "rain"));
+        assertThat(job.objectionToTick(written, FULL)).contains("This job has ended.");
+        assertThat(job.end()).hasValueSatisfying(end -> assertThat(end.note()).isEqualTo("rain"));
+    }
+
+    private static Job job() {
+        Plan plan = Planner.plan(
+                        Goal.ROOT,
+                        new Catalogue(List.of(), List.of(FIRST, SECOND)),
+                        LOW,
+                        Optional.empty(),
+                        Limits.none())
+                .plans()
+                .get(0);
+        return new Job(1, 1, RunSheet.of(plan), NOW, List.of());
+    }
+
+    private static Job ticked(Job job, int... steps) {
+        Job standing = job;
+        for (int step : steps) {
+            standing = standing.with(JournalEntry.ofStep(
+                    NOW, JournalEntry.Kind.TICKED, job.sheet().steps().get(step).id()));
+        }
+        return standing;
+    }
+}

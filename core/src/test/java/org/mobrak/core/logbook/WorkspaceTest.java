@@ -1,0 +1,173 @@
+package org.mobrak.core.logbook;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.mobrak.core.Sample.NOW;
+import static org.mobrak.core.Sample.route;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.TextIntake;
+import org.mobrak.core.identity.TypedReading;
+import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.job.Job;
+import org.mobrak.core.job.JournalEntry;
+import org.mobrak.core.job.RunSheet;
+import org.mobrak.core.plan.Goal;
+import org.mobrak.core.plan.Limits;
+import org.mobrak.core.plan.Planner;
+
+class WorkspaceTest {
+    private static final Path SHIPPED = Path.of(System.getProperty("mobrak.home"), "catalogue");
+    private static final RunSheet SHEET = RunSheet.of(Planner.plan(
+                    Goal.ROOT,
+                    new Catalogue(
+                            List.of(),
+                            List.of(route("app")
+                                    .step(Phase.DO, "press")
+                                    .step(Phase.PROVE, "ask")
+                                    .making(Fact.ROOT, "permanent"))),
+                    Facts.none(),
+                    Optional.empty(),
+                    Limits.none())
+            .plans()
+            .get(0));
+
+    @TempDir
+    private Path top;
+
+    private Path folder;
+
+    @BeforeEach
+    void create() throws IOException {
+        folder = top.resolve("workspace");
+        Workspace.create(folder, SHIPPED);
+    }
+
+    @Test
+    void whatWasWrittenIsThereWhenItIsOpenedAgain() throws IOException {
+        Job job;
+        Dossier before;
+        try (Workspace workspace = Workspace.open(folder)) {
+            Logbook logbook = workspace.logbook();
+            PhoneRecord phone = logbook.addPhone("Hive “1” ; DROP TABLE phone", NOW);
+            logbook.take(phone, TextIntake.pasted("[ro.product.model]: [KQ-T5]\n[ro.build.id]: [GR"), NOW);
+            logbook.take(phone, TypedReading.parse("lock=locked", NOW));
+            job = logbook.start(phone, SHEET, NOW);
+            job = logbook.record(job, JournalEntry.ofStep(NOW, JournalEntry.Kind.TICKED, "do-1"));
+            before = logbook.dossier(phone);
+            assertThatThrownBy(() -> logbook.start(phone, SHEET, NOW))
+                    .hasMessageContaining("runs on this phone already");
+        }
+        try (Workspace workspace = Workspace.open(folder)) {
+            Dossier after =
+                    workspace.logbook().dossier(workspace.logbook().phones().get(0));
+            assertThat(after).isEqualTo(before);
+            assertThat(after.runningJob()).contains(job);
+            assertThat(after.ledger().facts().value(Fact.MODEL)).contains("KQ-T5");
+            assertThat(after.ledger().facts().value(Fact.LOCK)).contains("locked");
+            assertThat(after.findings())
+                    .singleElement()
+                    .satisfies(cut -> assertThat(cut.code()).isEqualTo("cut-listing"));
+        }
+    }
+
+    @Test
+    void aJobThatWorkedSaysWhatHoldsFromThenOn() throws IOException {
+        try (Workspace workspace = Workspace.open(folder)) {
+            Logbook logbook = workspace.logbook();
+            PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
+            logbook.take(phone, TypedReading.parse("root=none", NOW));
+            Job failed = logbook.start(phone, SHEET, NOW);
+            logbook.record(failed, JournalEntry.ofJob(NOW.plusSeconds(5), JournalEntry.Kind.FAILED, "no grant"));
+            assertThat(logbook.dossier(phone).ledger().facts().value(Fact.ROOT)).contains("none");
+            Job worked = logbook.start(phone, SHEET, NOW.plusSeconds(6));
+            logbook.record(worked, JournalEntry.ofJob(NOW.plusSeconds(9), JournalEntry.Kind.WORKED, ""));
+            assertThat(logbook.dossier(phone).ledger().facts().value(Fact.ROOT)).contains("permanent");
+            assertThat(logbook.dossier(phone).jobs()).hasSize(2);
+        }
+    }
+
+    @Test
+    void aWithdrawnTextNoLongerCountsAndIsKept() throws IOException {
+        try (Workspace workspace = Workspace.open(folder)) {
+            Logbook logbook = workspace.logbook();
+            PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
+            long intake = logbook.take(phone, TextIntake.pasted("[ro.product.model]: [KQ-T5]\n"), NOW);
+            logbook.withdraw(intake, NOW);
+            assertThat(logbook.dossier(phone).ledger().readings()).isEmpty();
+            assertThat(logbook.dossier(phone).intakes()).hasSize(1);
+            logbook.restore(intake);
+            assertThat(logbook.dossier(phone).ledger().readings()).hasSize(1);
+        }
+    }
+
+    @Test
+    void keepsASecondProgramOut() throws IOException {
+        try (Workspace first = Workspace.open(folder)) {
+            assertThatThrownBy(() -> Workspace.open(folder))
+                    .isInstanceOf(UnreadableInput.class)
+                    .hasMessageContaining("is open in another Mobrak");
+        }
+        Workspace.open(folder).close();
+    }
+
+    @Test
+    void refusesWhatIsNoWorkspaceAndHarmsNothing() throws IOException, SQLException {
+        assertThatThrownBy(() -> Workspace.open(top.resolve("nowhere"))).hasMessageContaining("is no workspace");
+        Path other = Files.createDirectories(top.resolve("other"));
+        Files.writeString(other.resolve("letter.txt"), "bees");
+        assertThatThrownBy(() -> Workspace.create(other, SHIPPED)).hasMessageContaining("holds other things");
+        assertThat(other).isDirectoryContaining(file -> file.endsWith("letter.txt"));
+
+        Workspace.open(folder).close();
+        try (Connection connection = connect();
+                Statement statement = connection.createStatement()) {
+            statement.execute(
+                    "INSERT INTO flyway_schema_history SELECT 99, '99', 'later', type, script, checksum, installed_by, installed_on, execution_time, success FROM flyway_schema_history LIMIT 1");
+        }
+        assertThatThrownBy(() -> Workspace.open(folder))
+                .isInstanceOf(UnreadableInput.class)
+                .hasMessageContaining("newer Mobrak");
+        byte[] noise = "this is no database, ".repeat(400).getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        Files.write(folder.resolve("logbook.db"), noise);
+        assertThatThrownBy(() -> Workspace.open(folder))
+                .isInstanceOf(UnreadableInput.class)
+                .hasMessageContaining("restore a copy");
+        assertThat(folder.resolve("logbook.db")).hasBinaryContent(noise);
+    }
+
+    @Test
+    void theLogbookIsSafeOnDisk() throws IOException, SQLException {
+        try (Workspace workspace = Workspace.open(folder)) {
+            assertThatThrownBy(() -> workspace
+                            .logbook()
+                            .take(new PhoneRecord(77, "nobody", NOW), TypedReading.parse("root=none", NOW)))
+                    .as("foreign keys hold")
+                    .hasMessageContaining("FOREIGN KEY");
+            try (Connection connection = connect();
+                    Statement statement = connection.createStatement()) {
+                assertThat(statement.executeQuery("PRAGMA journal_mode").getString(1))
+                        .isEqualTo("wal");
+            }
+        }
+    }
+
+    private Connection connect() throws SQLException {
+        return DriverManager.getConnection("jdbc:sqlite:" + folder.resolve("logbook.db"));
+    }
+}

@@ -1,0 +1,199 @@
+package org.mobrak.core.plan;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+import static org.mobrak.core.Sample.facts;
+import static org.mobrak.core.Sample.route;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.mobrak.core.Sample;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Minutes;
+import org.mobrak.core.catalogue.PartitionClass;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.fit.FitCheck;
+import org.mobrak.core.fit.Truth;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
+
+class PlannerTest {
+    private static final Route UNLOCK = route("unlock")
+            .needs(Fact.LOCK, "locked")
+            .marking("notice")
+            .costing(0, 10, true)
+            .making(Fact.LOCK, "unlocked");
+    private static final Route RECOVERY =
+            route("recovery").needs(Fact.LOCK, "unlocked").making(Fact.RECOVERY, "custom");
+    private static final Route ROOT =
+            route("root").needs(Fact.RECOVERY, "custom").making(Fact.ROOT, "permanent");
+    private static final Route BOUGHT = route("bought").costing(25, 5, false).making(Fact.ROOT, "permanent");
+    private static final Facts LOCKED = facts("lock=locked", "recovery=stock");
+
+    @Test
+    void putsRoutesInARowAndOffersWhatNothingBeats() {
+        Planner.Answer answer = plan(LOCKED, Limits.none(), UNLOCK, RECOVERY, ROOT, BOUGHT);
+        assertThat(answer.plans())
+                .extracting(Plan::title)
+                .containsExactly("Route bought", "Route unlock → Route recovery → Route root");
+        assertThat(answer.blockers()).isEmpty();
+        assertThat(answer.plans().get(1).tradeOffs())
+                .contains("30 minutes", "wipes the data", "for good: notice", "costs nothing");
+    }
+
+    @Test
+    void keepsTheUsersLimits() {
+        assertThat(plan(LOCKED, Limits.none().with("no-money"), UNLOCK, RECOVERY, ROOT, BOUGHT)
+                        .plans())
+                .hasSize(1);
+        assertThat(plan(LOCKED, Limits.none().with("no-data-loss"), UNLOCK, RECOVERY, ROOT, BOUGHT)
+                        .plans())
+                .extracting(Plan::title)
+                .containsExactly("Route bought");
+        assertThat(plan(LOCKED, Limits.none().with("minutes=29").with("no-money"), UNLOCK, RECOVERY, ROOT, BOUGHT)
+                        .blockers())
+                .singleElement()
+                .asString()
+                .contains("your limits");
+        assertThatThrownBy(() -> Limits.none().with("no-fuss")).hasMessageContaining("no-data-loss");
+    }
+
+    @Test
+    void namesTheSmallestSetOfBlockers() {
+        Route far = route("far")
+                .needs(Fact.CARD, "yes")
+                .needs(Fact.CABLE, "factory")
+                .making(Fact.ROOT, "permanent");
+        Planner.Answer answer = plan(LOCKED, Limits.none(), RECOVERY, ROOT, far);
+        assertThat(answer.plans()).isEmpty();
+        assertThat(answer.blockers())
+                .singleElement()
+                .asString()
+                .contains("Route recovery", "locked; this route needs unlocked");
+        assertThat(plan(LOCKED, Limits.none(), UNLOCK).blockers())
+                .singleElement()
+                .asString()
+                .contains("No route");
+        assertThat(plan(facts("root=permanent"), Limits.none(), ROOT).plans())
+                .singleElement()
+                .extracting(Plan::title)
+                .isEqualTo("Nothing to do");
+    }
+
+    /** Random small catalogues: the front must be that of trying every row of routes. */
+    @Test
+    void findsTheSameFrontAsBruteForce() {
+        Random random = new Random(20261124);
+        int withPlans = 0;
+        for (int round = 0; round < 150; round++) {
+            List<Route> routes = randomRoutes(random);
+            List<Plan> plans = Planner.plan(
+                            Goal.ROOT, new Catalogue(List.of(), routes), LOCKED, Optional.empty(), Limits.none())
+                    .plans();
+            Set<Cost> found = plans.stream().map(Plan::cost).collect(Collectors.toSet());
+            Set<Cost> expected = bruteForce(routes);
+            assertThat(expected).as("round %d", round).containsAll(found);
+            assertThat(found).as("round %d", round).hasSize(Math.min(5, expected.size()));
+            withPlans += found.isEmpty() ? 0 : 1;
+        }
+        assertThat(withPlans).isGreaterThan(50);
+    }
+
+    private static List<Route> randomRoutes(Random random) {
+        List<Map.Entry<Fact, String>> states = List.of(
+                Map.entry(Fact.LOCK, "unlocked"),
+                Map.entry(Fact.RECOVERY, "custom"),
+                Map.entry(Fact.ROOT, "permanent"),
+                Map.entry(Fact.LOCK, "locked"),
+                Map.entry(Fact.CARD, "yes"));
+        List<Route> routes = new ArrayList<>();
+        for (int i = 0; i < 6; i++) {
+            Sample route = route("r" + i).costing(random.nextInt(3) * 5, 1 + random.nextInt(20), random.nextBoolean());
+            if (random.nextInt(3) == 0) {
+                route.marking("mark " + random.nextInt(2));
+            }
+            if (random.nextInt(4) > 0) {
+                Map.Entry<Fact, String> needed = states.get(random.nextInt(states.size()));
+                route.needs(needed.getKey(), needed.getValue());
+            }
+            Map.Entry<Fact, String> made = states.get(random.nextInt(states.size()));
+            routes.add(
+                    route.writing(PartitionClass.values()[random.nextInt(4)]).making(made.getKey(), made.getValue()));
+        }
+        return routes;
+    }
+
+    private static Set<Cost> bruteForce(List<Route> routes) {
+        List<Cost> reached = new ArrayList<>();
+        extend(routes, List.of(), LOCKED, Cost.none(), reached);
+        Set<Cost> front = new HashSet<>();
+        for (Cost cost : reached) {
+            if (reached.stream().noneMatch(other -> other.atMost(cost) && !cost.atMost(other))) {
+                front.add(cost);
+            }
+        }
+        return front;
+    }
+
+    private static void extend(List<Route> routes, List<Route> row, Facts facts, Cost cost, List<Cost> reached) {
+        if (facts.value(Fact.ROOT).filter("permanent"::equals).isPresent()) {
+            reached.add(cost);
+            return;
+        }
+        for (Route route : routes) {
+            boolean usable = FitCheck.alone(route, facts, Optional.empty()).clauses().stream()
+                    .allMatch(clause -> clause.result() == Truth.YES);
+            if (usable && row.size() < 5) {
+                List<Route> longer = new ArrayList<>(row);
+                longer.add(route);
+                extend(routes, longer, facts.supposing(route.changes().effects()), cost.plus(route), reached);
+            }
+        }
+    }
+
+    /**
+     * Worked examples of Wilson's score interval: R. G. Newcombe, Two-sided confidence intervals for the single proportion,
+     * Stat. Med. 17 (1998), table I, method 3; written down from memory.
+     */
+    @ParameterizedTest
+    @CsvSource({"81, 263, 0.2553", "15, 148, 0.0624", "0, 20, 0.0000", "1, 29, 0.0061"})
+    void boundsSuccessLikeThePublishedExamples(int worked, int tried, double lower) {
+        assertThat(new Evidence(worked, tried).lowerBound()).isCloseTo(lower, within(0.00005));
+    }
+
+    @Test
+    void withoutReportsThereIsNoNumber() {
+        assertThat(new Evidence(0, 0).sentence()).startsWith("No evidence").doesNotContain("%");
+        assertThat(Evidence.riskPoints(
+                        route("r").writing(PartitionClass.BOOTLOADER).making(Fact.LOCK, "unlocked")))
+                .isEqualTo(9);
+        assertThat(Evidence.riskPoints(route("r")
+                        .writing(PartitionClass.BOOTLOADER)
+                        .reported(20, 0)
+                        .making(Fact.LOCK, "unlocked")))
+                .isBetween(1.0, 2.0);
+    }
+
+    /** PERT, D. G. Malcolm et al., Oper. Res. 7 (1959): the usual textbook numbers (2, 4, 12) give mean 5 and variance 25/9. */
+    @Test
+    void weighsThreePointEstimatesLikePert() {
+        Minutes minutes = new Minutes(2, 4, 12);
+        assertThat(minutes.mean()).isEqualTo(5);
+        assertThat(minutes.variance()).isCloseTo(25 / 9.0, within(1e-12));
+        assertThatThrownBy(() -> new Minutes(5, 4, 12)).hasMessageContaining("rise");
+    }
+
+    private static Planner.Answer plan(Facts facts, Limits limits, Route... routes) {
+        return Planner.plan(Goal.ROOT, new Catalogue(List.of(), List.of(routes)), facts, Optional.empty(), limits);
+    }
+}
