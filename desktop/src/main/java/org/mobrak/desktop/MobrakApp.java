@@ -20,7 +20,8 @@ public final class MobrakApp extends Application {
     @Override
     public void start(Stage stage) throws IOException {
         Path folder = Path.of(getParameters().getRaw().get(0));
-        session = open(stage, folder, Clock.systemUTC());
+        session = new Session(folder, DrawerFile.benchOf(folder), Clock.systemUTC());
+        show(stage, session, folder);
     }
 
     @Override
@@ -28,9 +29,8 @@ public final class MobrakApp extends Application {
         session.close();
     }
 
-    /** Shows a workspace in a window; whoever opened it closes the session. */
-    static Session open(Stage stage, Path folder, Clock clock) throws IOException {
-        Session session = new Session(folder, DrawerFile.benchOf(folder), clock);
+    /** Opens the workspace in a window. */
+    static void show(Stage stage, Session session, Path folder) {
         Shell shell = new Shell(session, ZoneId.systemDefault());
         stage.setScene(shell.scene());
         stage.setTitle("Mobrak: " + folder.getFileName());
@@ -39,6 +39,5 @@ public final class MobrakApp extends Application {
         session.open();
         shell.recall();
         stage.show();
-        return session;
     }
 }

@@ -8,8 +8,10 @@ public interface PhoneLink {
     /** The names of the phones on the cable, in whatever mode they are. */
     List<String> seen();
 
-    /** Asks one phone; takes as long as the phone takes, so never on the thread that draws. */
-    Answer ask(String phone, Question question);
+    /**
+     * Asks one phone; takes as long as the phone takes, so never on the thread that draws. An interrupt ends the waiting.
+     */
+    Answer ask(String phone, Question question) throws InterruptedException;
 
     /** What can be asked of a phone whose OS runs. */
     enum Question {

@@ -50,4 +50,19 @@ public final class Facts {
                 new Belief.Certain(List.of(new Reading(fact, value, Source.TYPED, "supposed", 1, Instant.EPOCH)))));
         return new Facts(changed);
     }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Facts facts && facts.beliefs.equals(beliefs);
+    }
+
+    @Override
+    public int hashCode() {
+        return beliefs.hashCode();
+    }
+
+    @Override
+    public String toString() {
+        return values().toString();
+    }
 }

@@ -219,7 +219,7 @@ public final class Session implements AutoCloseable {
     private static Optional<Notice> attempt(String what, Callable<Notice> change) {
         try {
             return Optional.ofNullable(change.call());
-        } catch (ClosedByInterruptException cancelled) {
+        } catch (ClosedByInterruptException | InterruptedException cancelled) {
             return Optional.of(new Notice(false, what + " was cancelled; nothing was changed."));
         } catch (IOException | IllegalArgumentException | IllegalStateException refused) {
             LOG.info("{}: {}", what, refused.getMessage());

@@ -117,7 +117,7 @@ final class Workbench implements AutoCloseable {
     }
 
     /** Asks a phone on the cable for everything it can say. */
-    Notice takeFromCable(String seen) throws IOException {
+    Notice takeFromCable(String seen) throws IOException, InterruptedException {
         List<RawText> texts = new ArrayList<>();
         for (PhoneLink.Question question : PhoneLink.Question.values()) {
             Answer answer = link.ask(seen, question);

@@ -1,0 +1,190 @@
+package org.mobrak.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.TimeoutException;
+import java.util.function.Predicate;
+import javafx.event.ActionEvent;
+import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.mobrak.core.job.Job;
+import org.mobrak.desktop.demo.DrawerFile;
+import org.mobrak.desktop.session.Session;
+import org.mobrak.link.PhoneLink;
+import org.testfx.api.FxRobot;
+import org.testfx.api.FxToolkit;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The real window as a person uses it; every step waits for what it should bring about, never for time. */
+final class Desktop implements AutoCloseable {
+    static final Path HOME = Path.of(System.getProperty("mobrak.home"));
+
+    private final FxRobot robot = new FxRobot();
+    private final Stage stage;
+    private final Session session;
+
+    private Desktop(Path folder, PhoneLink link) throws TimeoutException {
+        FxToolkit.registerPrimaryStage();
+        session = new Session(folder, link, Clock.systemUTC());
+        stage = WaitForAsyncUtils.waitForAsyncFx(20_000, (Callable<Stage>) Stage::new);
+        robot.interact(() -> {
+            MobrakApp.show(stage, session, folder);
+            stage.setX(0);
+            stage.setY(0);
+        });
+        rest();
+    }
+
+    static Desktop open(Path folder) throws IOException, TimeoutException {
+        return open(folder, DrawerFile.benchOf(folder));
+    }
+
+    static Desktop open(Path folder, PhoneLink link) throws TimeoutException {
+        return new Desktop(folder, link);
+    }
+
+    @Override
+    public void close() {
+        robot.interact(stage::close);
+        session.close();
+    }
+
+    Session session() {
+        return session;
+    }
+
+    Stage stage() {
+        return stage;
+    }
+
+    FxRobot robot() {
+        return robot;
+    }
+
+    /** Until the session has nothing left to do and the window shows it. */
+    void rest() {
+        until("the session rests", () -> session.work().get().isEmpty());
+        WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    void until(String what, Callable<Boolean> condition) {
+        try {
+            WaitForAsyncUtils.waitFor(30, TimeUnit.SECONDS, () -> WaitForAsyncUtils.waitForAsyncFx(10_000, condition));
+        } catch (TimeoutException late) {
+            throw new AssertionError("Waited in vain until " + what, late);
+        }
+    }
+
+    <T extends Node> T find(String id) {
+        until(id + " is there", () -> robot.lookup("#" + id).tryQuery().isPresent());
+        return robot.lookup("#" + id).query();
+    }
+
+    String text(String id) {
+        return this.<Labeled>find(id).getText();
+    }
+
+    /** Clicks a button once it can be clicked. */
+    void click(String id) {
+        until(
+                id + " can be clicked",
+                () -> robot.lookup("#" + id)
+                        .tryQuery()
+                        .filter(node -> !node.isDisabled())
+                        .isPresent());
+        robot.clickOn("#" + id);
+        rest();
+    }
+
+    void press(KeyCode... keys) {
+        robot.push(keys);
+        rest();
+    }
+
+    /** Long texts are set at once, as a paste does; a robot types a letter at a time. */
+    void fill(String id, String text) {
+        TextInputControl field = find(id);
+        robot.interact(() -> field.setText(text));
+    }
+
+    void choose(String id, String word) {
+        ComboBox<String> box = find(id);
+        robot.interact(() -> box.setValue(word));
+        rest();
+    }
+
+    /** Picks the row of a list that a condition tells. */
+    <T> void pick(String id, Class<T> type, Predicate<T> wanted) {
+        ListView<?> list = find(id);
+        until(
+                "a row of " + id + " fits",
+                () -> list.getItems().stream().anyMatch(row -> type.isInstance(row) && wanted.test(type.cast(row))));
+        robot.interact(() -> {
+            for (int i = 0; i < list.getItems().size(); i++) {
+                if (type.isInstance(list.getItems().get(i))
+                        && wanted.test(type.cast(list.getItems().get(i)))) {
+                    list.getSelectionModel().select(i);
+                    list.scrollTo(i);
+                }
+            }
+        });
+        rest();
+    }
+
+    /** Whether a text stands anywhere in the window where it can be seen. */
+    boolean shows(String words) {
+        return robot.from(stage.getScene().getRoot())
+                .lookup((Node node) -> node instanceof Labeled label
+                        && label.getText() != null
+                        && label.getText().contains(words)
+                        && isSeen(label))
+                .tryQuery()
+                .isPresent();
+    }
+
+    void assertShows(String words) {
+        until("the window shows “" + words + "”", () -> shows(words));
+    }
+
+    private static boolean isSeen(Node node) {
+        for (Node part = node; part != null; part = part.getParent()) {
+            if (!part.isVisible()) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    Optional<Job> runningJob() {
+        return session.snapshot().get().desk().flatMap(desk -> desk.dossier().runningJob());
+    }
+
+    /** Ticks the step that is next, giving its gate the reading it wants. */
+    void tickNext() {
+        var step = runningJob().flatMap(Job::next).orElseThrow();
+        long before = runningJob().orElseThrow().tickedCount();
+        step.gate().ifPresent(gate -> {
+            if (gate.atLeast().isPresent()) {
+                fill("gate-value", String.valueOf(gate.atLeast().get()));
+                robot.interact(() -> this.<TextField>find("gate-value").fireEvent(new ActionEvent()));
+                rest();
+            } else if (robot.lookup("#gate-value").tryQuery().isPresent()) {
+                choose("gate-value", gate.is().get(0));
+            }
+        });
+        click("tick");
+        assertThat(runningJob().orElseThrow().tickedCount()).as(step.title()).isEqualTo(before + 1);
+    }
+}

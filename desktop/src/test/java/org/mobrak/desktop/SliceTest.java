@@ -1,0 +1,96 @@
+package org.mobrak.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import javafx.scene.control.ListView;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.core.fit.RouteFit;
+import org.mobrak.core.job.Job;
+import org.mobrak.core.job.JournalEntry;
+import org.mobrak.core.logbook.Workspace;
+
+/** One job from “what is this phone?” to “recorded”, through the real window. */
+class SliceTest {
+    private static final Path READINGS = Desktop.HOME.resolve("demo/readings");
+
+    @TempDir
+    private Path top;
+
+    @Test
+    void fromAListingToTheLogbookWithARestartInBetween() throws Exception {
+        Path folder = top.resolve("workspace");
+        Workspace.create(folder, Desktop.HOME.resolve("catalogue"));
+        Job left;
+        try (Desktop desktop = Desktop.open(folder)) {
+            identify(desktop);
+            takeTheRoute(desktop);
+            assertThat(desktop.runningJob().orElseThrow().tickedCount()).isZero();
+            assertThat(desktop.find("tick").isDisabled())
+                    .as("files come first, and they are ready to tick")
+                    .isFalse();
+            for (int i = 0; i < 4; i++) {
+                desktop.tickNext();
+            }
+            left = desktop.runningJob().orElseThrow();
+        }
+        try (Desktop desktop = Desktop.open(folder)) {
+            assertThat(desktop.runningJob()).contains(left);
+            desktop.press(KeyCode.CONTROL, KeyCode.DIGIT3);
+            desktop.assertShows("4 of " + left.sheet().steps().size());
+            finish(desktop);
+        }
+    }
+
+    private static void identify(Desktop desktop) throws Exception {
+        desktop.assertShows("The drawer is empty");
+        desktop.press(KeyCode.CONTROL, KeyCode.N);
+        desktop.fill("nickname", "Hive 9, by the well");
+        desktop.press(KeyCode.ENTER);
+        desktop.assertShows("model not known");
+        desktop.fill("paste", Files.readString(READINGS.resolve("hive-07-system.prop")));
+        desktop.click("take");
+        assertThat(desktop.text("phone-model")).isEqualTo("KQ-T5");
+        desktop.fill("paste", Files.readString(READINGS.resolve("hive-07-banner.txt")));
+        desktop.click("take");
+        desktop.pick("facts", Object.class, row -> row.toString().contains("KERNEL_RELEASE"));
+        desktop.assertShows("2.6.35.7-t5-118");
+        desktop.assertShows("kernel banner: pasted text, line 1");
+        desktop.pick("facts", Object.class, row -> row.toString().contains("fact=LOCK"));
+        desktop.assertShows("Nobody has said. Look here: Bootloader screen.");
+    }
+
+    private static void takeTheRoute(Desktop desktop) {
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT2);
+        ListView<RouteFit> routes = desktop.find("routes");
+        assertThat(routes.getItems())
+                .extracting(fit -> fit.verdict().word())
+                .containsExactly("fits", "needs a reading", "refused", "refused", "refused");
+        desktop.pick("routes", RouteFit.class, fit -> fit.route().id().equals("lantern-root-package"));
+        desktop.assertShows("a sister variant's file can brick a phone");
+        desktop.pick("routes", RouteFit.class, fit -> fit.route().id().equals("wick-exploit-app"));
+        desktop.assertShows("Made for OS version 2.3.6.");
+        desktop.click("start");
+        desktop.assertShows("Exploit app: wick-1.9.apk");
+    }
+
+    private static void finish(Desktop desktop) {
+        while (desktop.runningJob().flatMap(Job::next).isPresent()) {
+            desktop.tickNext();
+        }
+        desktop.fill("end-note", "works all night");
+        desktop.click("end-worked");
+        desktop.assertShows("Hive 9, by the well: worked");
+        desktop.assertShows("Note: works all night");
+        desktop.assertShows("rooted");
+        List<JournalEntry> journal =
+                desktop.session().snapshot().get().past().get(0).job().journal();
+        assertThat(journal.get(journal.size() - 1).kind()).isEqualTo(JournalEntry.Kind.WORKED);
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT2);
+        desktop.assertShows("The goal is reached already: Permanent root.");
+    }
+}

@@ -1,0 +1,174 @@
+package org.mobrak.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.CountDownLatch;
+import javafx.geometry.Bounds;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Labeled;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.desktop.demo.DemoWorkspace;
+import org.mobrak.desktop.session.DrawerEntry;
+import org.mobrak.link.PhoneLink;
+
+/** What goes wrong at a desk: bad files, second thoughts, a phone that does not answer, a small screen. */
+class TroubleTest {
+    @TempDir
+    private Path top;
+
+    private Path folder;
+
+    @BeforeEach
+    void layOutTheDemo() throws Exception {
+        folder = top.resolve("demo");
+        DemoWorkspace.create(Desktop.HOME, folder, Clock.systemUTC());
+    }
+
+    @Test
+    void badFilesChangeNothingAndSayWhy() throws Exception {
+        Path good = Files.writeString(top.resolve("good.txt"), "[ro.product.model]: [KQ-T5]\n");
+        Path binary = Files.write(top.resolve("binary.img"), new byte[5_000]);
+        Path cut = Files.writeString(top.resolve("cut.txt"), "[gsm.version.baseband]: [L210F-M08]\n[ro.build.id]: [JZ");
+        try (Desktop desktop = Desktop.open(folder)) {
+            var before = desktop.session().snapshot().get();
+            desktop.robot().interact(() -> desktop.session().takeFiles(List.of(good, binary)));
+            desktop.rest();
+            assertThat(desktop.text("notice")).contains("binary.img is a binary file");
+            assertThat(desktop.session().snapshot().get()).isEqualTo(before);
+            desktop.fill("paste", "Dear beekeepers, the phone is on its way.");
+            desktop.click("take");
+            assertThat(desktop.text("notice")).contains("holds no reading Mobrak knows");
+            desktop.robot().interact(() -> desktop.session().takeFiles(List.of(cut)));
+            desktop.rest();
+            assertThat(desktop.text("notice"))
+                    .contains("1 readings taken from cut.txt")
+                    .contains("breaks off in the value of ro.build.id");
+            desktop.assertShows("What is odd");
+            desktop.assertShows("Baseband: “L210F-M07-1309”");
+        }
+    }
+
+    @Test
+    void editsAreUndoneAndDoneAgain() throws Exception {
+        try (Desktop desktop = Desktop.open(folder)) {
+            desktop.pick("phones", DrawerEntry.class, entry -> entry.name().contains("TS-J540"));
+            desktop.robot().interact(() -> desktop.session().takeTyped(Fact.LOCK, "locked"));
+            desktop.rest();
+            desktop.assertShows("Noted: Bootloader lock is locked.");
+            desktop.click("undo");
+            assertThat(lock(desktop)).isEmpty();
+            desktop.click("redo");
+            assertThat(lock(desktop)).contains("locked");
+            Node facts = desktop.find("facts");
+            desktop.robot().interact(facts::requestFocus);
+            desktop.press(KeyCode.CONTROL, KeyCode.Z);
+            assertThat(lock(desktop)).isEmpty();
+            assertThat(desktop.find("undo").isDisabled()).isTrue();
+        }
+    }
+
+    private static Optional<String> lock(Desktop desktop) {
+        return desktop.session()
+                .snapshot()
+                .get()
+                .desk()
+                .orElseThrow()
+                .identity()
+                .facts()
+                .value(Fact.LOCK);
+    }
+
+    @Test
+    void askingAPhoneThatDoesNotAnswerCanBeCancelled() throws Exception {
+        PhoneLink silent = mock(PhoneLink.class);
+        when(silent.seen()).thenReturn(List.of("the silent one"));
+        when(silent.ask(any(), any())).thenAnswer(call -> {
+            new CountDownLatch(1).await();
+            return null;
+        });
+        try (Desktop desktop = Desktop.open(folder, silent)) {
+            desktop.robot().clickOn("#cable");
+            desktop.robot().clickOn("the silent one");
+            desktop.assertShows("Asking the silent one");
+            desktop.robot().clickOn("#cancel");
+            desktop.rest();
+            assertThat(desktop.text("notice")).isEqualTo("Asking the silent one was cancelled; nothing was changed.");
+        }
+    }
+
+    @Test
+    void aPhoneOnTheBenchAnswersOverTheCable() throws Exception {
+        try (Desktop desktop = Desktop.open(folder)) {
+            desktop.fill("nickname", "Hive 12");
+            desktop.click("add-phone");
+            desktop.robot().clickOn("#cable");
+            desktop.robot().clickOn("the phone in the grey sock");
+            desktop.rest();
+            assertThat(desktop.text("notice"))
+                    .isEqualTo("It is switched off. Switch it on, wait for its start screen and ask again.");
+            desktop.robot().clickOn("#cable");
+            desktop.robot().clickOn("the phone with the cracked corner");
+            desktop.rest();
+            assertThat(desktop.text("phone-model")).isEqualTo("TS-J540");
+        }
+    }
+
+    @Test
+    void atTheSmallestWindowWithLargerLettersEveryButtonIsWhole() throws Exception {
+        try (Desktop desktop = Desktop.open(folder)) {
+            desktop.robot().interact(() -> {
+                desktop.stage().setWidth(1024);
+                desktop.stage().setHeight(700);
+            });
+            desktop.click("larger");
+            desktop.click("light-or-dark");
+            for (KeyCode page : List.of(KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4)) {
+                desktop.press(KeyCode.CONTROL, page);
+                assertButtonsAreWhole(desktop);
+            }
+        }
+        try (Desktop desktop = Desktop.open(folder)) {
+            desktop.until(
+                    "the look is remembered",
+                    () -> desktop.stage().getScene().getRoot().getStyle().contains("15")
+                            && desktop.stage()
+                                    .getScene()
+                                    .getStylesheets()
+                                    .get(0)
+                                    .endsWith("dark.css"));
+        }
+    }
+
+    private static void assertButtonsAreWhole(Desktop desktop) {
+        Set<Button> buttons = desktop.robot()
+                .from(desktop.stage().getScene().getRoot())
+                .lookup((Node node) -> node instanceof Button)
+                .queryAllAs(Button.class);
+        Bounds window = desktop.stage().getScene().getRoot().getLayoutBounds();
+        assertThat(buttons)
+                .filteredOn(Node::isVisible)
+                .filteredOn(Node::isManaged)
+                .allSatisfy(button -> {
+                    Bounds place = button.localToScene(button.getBoundsInLocal());
+                    assertThat(place.getMaxX()).as(button.toString()).isLessThanOrEqualTo(window.getMaxX() + 1);
+                    assertThat(button.getWidth())
+                            .as("%s is cut", button)
+                            .isGreaterThanOrEqualTo(Math.floor(button.prefWidth(-1)));
+                });
+        assertThat(desktop.<Labeled>find("phone-name").isVisible()).isTrue();
+    }
+}
