@@ -106,4 +106,15 @@ class CatalogueLoaderTest {
                 .isInstanceOf(UnreadableInput.class)
                 .hasMessageContaining("is no catalogue");
     }
+
+    /** YAML 1.2.2, §10.3.2 “Tag Resolution”: what a plain word means in the core schema; the other rows are plain text there. */
+    @ParameterizedTest
+    @CsvSource({
+        "null, null", "~, null", "true, true", "false, false", "0, 0", "-19, -19", "3.25, 3.25",
+        "on, \"on\"", "off, \"off\"", "yes, \"yes\"", "2014-03-02, \"2014-03-02\"", "007, \"007\"", "1_000, \"1_000\"",
+                "12:30, \"12:30\""
+    })
+    void plainWordsMeanWhatTheCoreSchemaSays(String yaml, String json) throws YamlText.BadYaml {
+        assertThat(YamlText.parse("word: " + yaml).root().get("word")).hasToString(json);
+    }
 }

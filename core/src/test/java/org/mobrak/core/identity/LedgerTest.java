@@ -6,6 +6,10 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.apache.maven.artifact.versioning.ComparableVersion;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -99,6 +103,29 @@ class LedgerTest {
                         .findFirst()
                         .orElse(null))
                 .isEqualTo(order);
+    }
+
+    /** Where there are only numbers, Maven's own version order is an independent reference. */
+    @Test
+    void ordersNumbersLikeAGeneralVersionLibrary() {
+        Random random = new Random(5);
+        for (int round = 0; round < 2_000; round++) {
+            String a = version(random);
+            String b = version(random);
+            int expected = Integer.signum(new ComparableVersion(a).compareTo(new ComparableVersion(b)));
+            assertThat(VersionOrder.compare(a, b).stream()
+                            .map(Integer::signum)
+                            .boxed()
+                            .toList())
+                    .as("%s against %s", a, b)
+                    .containsExactly(expected);
+        }
+    }
+
+    private static String version(Random random) {
+        return IntStream.range(0, 1 + random.nextInt(4))
+                .mapToObj(part -> String.valueOf(random.nextInt(part == 0 ? 5 : 12)))
+                .collect(Collectors.joining("."));
     }
 
     @Test

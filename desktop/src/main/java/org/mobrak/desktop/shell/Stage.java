@@ -27,7 +27,7 @@ public enum Stage {
             "Logbook",
             List.of(
                     "Test the emergency call screen after any change. Never touch radio identity or region limits.",
-                    "Keep the patch level, untrusted apps and root questions in mind: root opens doors both ways."));
+                    "Root opens doors both ways: mind untrusted apps, the manager's questions, the patch level."));
 
     private final String label;
     private final List<String> cautions;
