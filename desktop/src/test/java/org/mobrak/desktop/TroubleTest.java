@@ -55,7 +55,7 @@ class TroubleTest {
             desktop.robot().interact(() -> desktop.session().takeFiles(List.of(cut)));
             desktop.rest();
             assertThat(desktop.text("notice"))
-                    .contains("1 readings taken from cut.txt")
+                    .contains("1 readings taken from “cut.txt”")
                     .contains("breaks off in the value of ro.build.id");
             desktop.assertShows("What is odd");
             desktop.assertShows("Baseband: “L210F-M07-1309”");

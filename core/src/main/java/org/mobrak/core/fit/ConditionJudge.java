@@ -80,7 +80,7 @@ final class ConditionJudge {
         }
         Truth result = atMost(asked.atLeast(), value).and(atMost(value, asked.atMost()));
         String reason = switch (result) {
-            case YES -> "%s is %s, within %s.".formatted(fact.label(), value.get(), range);
+            case YES -> "%s is %s, as this route needs (%s).".formatted(fact.label(), value.get(), range);
             case NO -> "%s is %s; this route needs %s.".formatted(fact.label(), value.get(), range);
             case UNKNOWN -> "%s is %s, which has no order against %s.".formatted(fact.label(), value.get(), range);
         };
@@ -123,7 +123,7 @@ final class ConditionJudge {
     Clause told(Fact fact, Truth result, String reason) {
         Clause clause = Clause.of(fact.label(), result, reason);
         return facts.belief(fact) instanceof Belief.Conflicting
-                ? clause.doubting("The readings of “" + fact.label() + "” disagree.")
+                ? clause.doubting("Strong caution: the readings of “" + fact.label() + "” disagree. Settle that first.")
                 : clause;
     }
 

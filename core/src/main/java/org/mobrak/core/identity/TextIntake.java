@@ -25,7 +25,7 @@ public final class TextIntake {
     static final int MOST_BYTES = 8 << 20;
 
     /** The name of text that was pasted. */
-    public static final String PASTED = "pasted text";
+    public static final String PASTED = "Pasted text";
 
     private static final int HEAD_BYTES = 1 << 20;
 

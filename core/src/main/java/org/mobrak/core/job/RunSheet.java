@@ -52,16 +52,16 @@ public record RunSheet(String title, List<SheetStep> steps, Map<Fact, String> ef
     private static List<SheetStep> own(Route route, Phase phase) {
         return route.work().steps().stream()
                 .filter(step -> step.phase() == phase)
-                .map(step -> new SheetStep("", route.name(), step, Optional.empty()))
+                .map(step -> new SheetStep("", route.name(), step, Optional.empty(), Optional.empty()))
                 .toList();
     }
 
     private static SheetStep gather(Route route, Route.NeededFile file) {
         String text = file.sha256()
-                .map(sum -> "Put it on the computer and compare its SHA-256 checksum: " + sum)
+                .map(sum -> "Put it on the computer and compare its SHA-256 checksum, letter by letter or with a tool.")
                 .orElse("Put it on the computer. The route names no checksum for it, so take it from one place only.");
-        return new SheetStep(
-                "", route.name(), plain(Phase.GATHER, file.role() + ": " + file.name(), text), Optional.empty());
+        RouteStep step = plain(Phase.GATHER, file.role() + ": " + file.name(), text);
+        return new SheetStep("", route.name(), step, Optional.empty(), Optional.of(file));
     }
 
     /** One step for each fact that a gate asks about, with the strictest bound of all routes. */
@@ -84,7 +84,7 @@ public record RunSheet(String title, List<SheetStep> steps, Map<Fact, String> ef
     private static SheetStep gateStep(Route route, Gate gate) {
         String wanted = gate.atLeast().map(least -> "at least " + least).orElse(String.join(" or ", gate.is()));
         RouteStep step = plain(Phase.PREPARE, gate.fact().label() + ": " + wanted, gate.why());
-        return new SheetStep("", route.name(), step, Optional.of(gate));
+        return new SheetStep("", route.name(), step, Optional.of(gate), Optional.empty());
     }
 
     private static RouteStep plain(Phase phase, String title, String text) {
@@ -96,7 +96,7 @@ public record RunSheet(String title, List<SheetStep> steps, Map<Fact, String> ef
         List<SheetStep> numbered = new ArrayList<>();
         for (SheetStep step : steps) {
             String id = phase.label().toLowerCase(Locale.ROOT) + "-" + (numbered.size() + 1);
-            numbered.add(new SheetStep(id, step.route(), step.detail(), step.gate()));
+            numbered.add(new SheetStep(id, step.route(), step.detail(), step.gate(), step.file()));
         }
         return numbered;
     }

@@ -10,8 +10,10 @@ import org.mobrak.core.catalogue.Route;
  * @param route the name of the route it belongs to
  * @param detail what the route's author wrote of it
  * @param gate what must be true before it may be ticked
+ * @param file what is to be gathered
  */
-public record SheetStep(String id, String route, Route.RouteStep detail, Optional<Route.Gate> gate) {
+public record SheetStep(
+        String id, String route, Route.RouteStep detail, Optional<Route.Gate> gate, Optional<Route.NeededFile> file) {
 
     public Route.Phase phase() {
         return detail.phase();

@@ -19,15 +19,15 @@ import org.mobrak.desktop.session.Session;
 final class IntakeCard {
     private final Session session;
     private final TextArea text = new TextArea();
-    private final MenuButton cable = new MenuButton("Ask over the cable", new FontIcon(Feather.LINK));
+    private final MenuButton cable = new MenuButton("Over the cable", new FontIcon(Feather.LINK));
     private final Card card;
 
     IntakeCard(Session session) {
         this.session = session;
         text.setId("paste");
-        text.setPromptText("Paste a property listing, a property file or a kernel banner here, or drop a file.");
+        text.setPromptText("Paste a property listing, a property file\nor a kernel banner here, or drop a file.");
         text.getStyleClass().add("exact-input");
-        text.setPrefRowCount(5);
+        text.setPrefRowCount(3);
         Button take = new Button("Take it in", new FontIcon(Feather.CORNER_DOWN_RIGHT));
         take.setId("take");
         take.getStyleClass().add("do-this");

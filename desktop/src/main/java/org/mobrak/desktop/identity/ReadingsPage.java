@@ -3,6 +3,7 @@ package org.mobrak.desktop.identity;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javafx.beans.binding.Bindings;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -19,6 +20,7 @@ import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
@@ -37,6 +39,7 @@ public final class ReadingsPage implements View {
     private final VBox next = new VBox();
     private final VBox findings = new VBox();
     private final IntakeCard intake;
+    private final VBox side;
     private final HBox node;
     private Optional<Desk> desk = Optional.empty();
 
@@ -44,12 +47,18 @@ public final class ReadingsPage implements View {
         this.session = session;
         this.intake = new IntakeCard(session);
         facts.setId("facts");
+        facts.setPlaceholder(new Empty(
+                "No phone on the desk",
+                "Put one in the drawer on the left: type a name for it and press Enter. Then take its first reading."));
         facts.setCellFactory(list -> new FactCell());
         facts.getSelectionModel().selectedItemProperty().addListener((property, old, row) -> showBehind(row));
-        VBox side = new VBox(intake.node(), findings, next, behind);
+        side = new VBox(intake.node(), behind, findings, next);
         side.getStyleClass().add("side");
         Sheet scroll = new Sheet(side);
         scroll.getStyleClass().add("side-scroll");
+        for (VBox part : List.of(behind, findings, next)) {
+            part.managedProperty().bind(Bindings.isNotEmpty(part.getChildren()));
+        }
         node = new HBox(facts, scroll);
         node.getStyleClass().add("page");
         HBox.setHgrow(facts, Priority.ALWAYS);
@@ -64,8 +73,8 @@ public final class ReadingsPage implements View {
     public void show(Snapshot snapshot) {
         desk = snapshot.desk();
         intake.showCable(snapshot.bench());
-        node.setDisable(desk.isEmpty());
-        List<FactRow> rows = desk.map(one -> rows(one.identity().facts())).orElse(List.of());
+        side.setDisable(desk.isEmpty());
+        List<FactRow> rows = desk.map(one -> rows(one.identity().facts())).orElseGet(List::of);
         Optional<Fact> kept = selected();
         facts.getItems().setAll(rows);
         kept.ifPresent(this::select);

@@ -107,7 +107,7 @@ final class Workbench implements AutoCloseable {
                 .toList();
         String first = odd.isEmpty() ? "" : " " + odd.get(0).message();
         String more = odd.size() < 2 ? "" : " (And %d more below.)".formatted(odd.size() - 1);
-        return new Notice(!odd.isEmpty(), "%d readings taken from %s.%s%s".formatted(readings, name, first, more));
+        return new Notice(!odd.isEmpty(), "%d readings taken from “%s”.%s%s".formatted(readings, name, first, more));
     }
 
     Notice takeTyped(Fact fact, String value) {

@@ -77,8 +77,7 @@ public final class Shell {
         scene = new Scene(root, 1280, 800);
         look = new Look(scene, session);
         page.getChildren().setAll(pages.get(Stage.READINGS).node());
-        open.addListener((property, old, stage) ->
-                page.getChildren().setAll(pages.get(stage).node()));
+        open.addListener((property, old, stage) -> turnTo(stage));
         session.snapshot().addListener((property, old, snapshot) -> show(snapshot));
         listen();
     }
@@ -101,6 +100,7 @@ public final class Shell {
         look.setDark(dark);
     }
 
+    /** What was told on another page is no longer about what is seen. */
     private void turnTo(Stage stage) {
         page.getChildren().setAll(pages.get(stage).node());
         session.dismiss();
@@ -111,13 +111,16 @@ public final class Shell {
         nickname.setId("phone-name");
         model.getStyleClass().add("phone-model");
         model.setId("phone-model");
-        Region gap = new Region();
-        HBox.setHgrow(gap, Priority.ALWAYS);
+        model.setMinWidth(Region.USE_PREF_SIZE);
+        // What tells least is what gives way in a narrow window.
+        more.setMaxWidth(Double.MAX_VALUE);
+        more.setMinWidth(0);
+        HBox.setHgrow(more, Priority.ALWAYS);
         undo.setId("undo");
         undo.setOnAction(press -> session.undo());
         redo.setId("redo");
         redo.setOnAction(press -> session.redo());
-        HBox head = new HBox(nickname, model, more, gap, undo, redo);
+        HBox head = new HBox(nickname, model, more, undo, redo);
         head.getStyleClass().add("head");
         return head;
     }
