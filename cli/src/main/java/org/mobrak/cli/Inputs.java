@@ -12,12 +12,12 @@ import org.mobrak.core.catalogue.Fault;
 import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Ledger;
-import org.mobrak.core.identity.Parsed;
-import org.mobrak.core.identity.RawText;
 import org.mobrak.core.identity.Reading;
-import org.mobrak.core.identity.ReadingParser;
-import org.mobrak.core.identity.TextIntake;
 import org.mobrak.core.identity.TypedReading;
+import org.mobrak.core.identity.reader.Parsed;
+import org.mobrak.core.identity.reader.RawText;
+import org.mobrak.core.identity.reader.ReadingParser;
+import org.mobrak.core.identity.reader.TextIntake;
 import picocli.CommandLine;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -30,7 +30,7 @@ final class Inputs {
     @Spec(Spec.Target.MIXEE)
     private CommandLine.Model.CommandSpec spec;
 
-    @Parameters(paramLabel = "FILE", description = "Property listings, property files or banners; - is standard input.")
+    @Parameters(paramLabel = "FILE", description = "Readings of any form, and folders of them; - is standard input.")
     private List<Path> files = new ArrayList<>();
 
     @Option(names = "--set", paramLabel = "KEY=VALUE", description = "A fact you know yourself; may be repeated.")

@@ -5,12 +5,18 @@ import java.util.List;
 import java.util.Optional;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Ledger;
+import org.mobrak.core.identity.build.Rulers;
 
-/** All that is known of phones and routes; routes are in the order of their ids. */
-public record Catalogue(List<KnownPhone> phones, List<Route> routes) {
+/** All that is known of phones, routes and makers' build strings; routes are in the order of their ids. */
+public record Catalogue(List<KnownPhone> phones, List<Route> routes, Rulers rulers) {
     public Catalogue {
         phones = List.copyOf(phones);
         routes = List.copyOf(routes);
+    }
+
+    /** A catalogue without grammars. */
+    public Catalogue(List<KnownPhone> phones, List<Route> routes) {
+        this(phones, routes, Rulers.none());
     }
 
     /** The variant with exactly this model number. */

@@ -22,9 +22,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.identity.build.BuildGrammar;
+import org.mobrak.core.identity.build.Rulers;
 
 /**
- * Reads a catalogue folder: {@code phones/*.yaml} and {@code routes/*.yaml}. A file with a fault is left out and told
+ * Reads a catalogue folder: {@code phones/*.yaml}, {@code routes/*.yaml} and {@code grammars/*.yaml}. A file with a fault is left out and told
  * of; the others still serve.
  */
 public final class CatalogueLoader {
@@ -34,6 +36,7 @@ public final class CatalogueLoader {
     private final ObjectMapper mapper = CatalogueMapper.create();
     private final Schema phoneSchema = schema("phone.schema.json");
     private final Schema routeSchema = schema("route.schema.json");
+    private final Schema grammarSchema = schema("grammar.schema.json");
     private final List<Fault> faults = new ArrayList<>();
     private final Path folder;
 
@@ -67,13 +70,20 @@ public final class CatalogueLoader {
         for (Path file : files("routes")) {
             read(file, routeSchema, Route.class).ifPresent(routes::add);
         }
+        List<BuildGrammar> grammars = new ArrayList<>();
+        for (Path file : files("grammars")) {
+            read(file, grammarSchema, BuildGrammar.class).ifPresent(bound -> {
+                checkExamples(bound);
+                grammars.add(bound.value());
+            });
+        }
         checkModels(phones);
         checkRoutes(routes, phones);
         List<Route> ordered = routes.stream()
                 .map(Bound::value)
                 .sorted(Comparator.comparing(Route::id))
                 .toList();
-        return new Loaded(new Catalogue(phones, ordered), faults);
+        return new Loaded(new Catalogue(phones, ordered, new Rulers(grammars)), faults);
     }
 
     private List<Path> files(String kind) throws IOException {
@@ -154,6 +164,20 @@ public final class CatalogueLoader {
             if (other != null) {
                 String what = "Model " + phone.variant().model() + " stands in " + other.file() + " already.";
                 faults.add(new Fault(phone.file(), phone.line(), what, "Keep it in one family."));
+            }
+        }
+    }
+
+    /** A grammar proves itself on its own examples. */
+    private void checkExamples(Bound<BuildGrammar> bound) {
+        List<String> examples = bound.value().examples();
+        for (int i = 0; i < examples.size(); i++) {
+            if (bound.value().ruler(examples.get(i)).isEmpty()) {
+                faults.add(new Fault(
+                        bound.file(),
+                        bound.tree().line("/examples/" + i),
+                        "The segments do not fit the example " + examples.get(i) + ".",
+                        "Count the characters of each segment, marks included."));
             }
         }
     }

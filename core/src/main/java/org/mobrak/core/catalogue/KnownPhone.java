@@ -10,13 +10,21 @@ import org.mobrak.core.identity.Source;
 /** A variant and where in the catalogue it stands. */
 public record KnownPhone(PhoneFamily family, PhoneFamily.Variant variant, String file, int line) {
 
+    public String model() {
+        return variant.model();
+    }
+
     /** What the catalogue says of a phone with this model number, as readings like any other. */
     List<Reading> readings(Instant at) {
         List<Reading> said = new ArrayList<>();
         said.add(reading(Fact.MAKER, family.maker(), at));
         said.add(reading(Fact.SHOP_NAME, family.shopName(), at));
-        variant.carrier().ifPresent(carrier -> said.add(reading(Fact.CARRIER, carrier, at)));
-        variant.region().ifPresent(region -> said.add(reading(Fact.REGION, region, at)));
+        variant.marks().forEach((fact, value) -> {
+            // The model number is where this comes from, and of the baseband only the beginning is known.
+            if (fact != Fact.MODEL && fact != Fact.BASEBAND) {
+                said.add(reading(fact, value, at));
+            }
+        });
         return said;
     }
 

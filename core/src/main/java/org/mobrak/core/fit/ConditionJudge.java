@@ -10,7 +10,7 @@ import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.identity.Belief;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
-import org.mobrak.core.identity.VersionOrder;
+import org.mobrak.core.identity.build.VersionOrder;
 
 /** Judges the conditions a route states, and says why. */
 final class ConditionJudge {

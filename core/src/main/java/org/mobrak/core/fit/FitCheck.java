@@ -59,11 +59,23 @@ public final class FitCheck {
     private RouteFit fit(Route route, List<Route> helpers) {
         List<Clause> clauses =
                 new ArrayList<>(new TargetJudge(facts, School.forRoute(route, choice)).judge(route.fits()));
+        battery().ifPresent(clauses::add);
         ConditionJudge judge = new ConditionJudge(facts);
         for (Condition condition : route.fits().requires()) {
             clauses.add(withHelp(condition, judge.judge(condition), route, helpers));
         }
         return RouteFit.of(route, clauses);
+    }
+
+    /** No work of any kind on a battery that may burn; a sound one, or an unknown one, asks for no clause. */
+    private Optional<Clause> battery() {
+        return facts.value(Fact.BATTERY_BODY)
+                .filter(body -> !body.equals("flat"))
+                .map(body -> Clause.of(
+                        Fact.BATTERY_BODY.label(),
+                        Truth.NO,
+                        "The battery is %s. Stop: no charging and no flashing; a recycler or a repair professional must take it."
+                                .formatted(body)));
     }
 
     private Clause withHelp(Condition condition, Clause clause, Route route, List<Route> helpers) {

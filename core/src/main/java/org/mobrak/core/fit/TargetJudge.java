@@ -7,7 +7,7 @@ import java.util.OptionalInt;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
-import org.mobrak.core.identity.VersionOrder;
+import org.mobrak.core.identity.build.VersionOrder;
 
 /** Judges whether a route was made for this phone: model number, software and bootloader, by one of the two schools. */
 final class TargetJudge {

@@ -13,9 +13,22 @@ public sealed interface Domain {
     record OneOf(List<String> words) implements Domain {}
 
     /** A whole number between two bounds, both included. */
-    record WholeNumber(int least, int most) implements Domain {
+    record WholeNumber(long least, long most) implements Domain {
         private boolean holds(String value) {
-            return value.matches("-?[0-9]{1,6}") && Integer.parseInt(value) >= least && Integer.parseInt(value) <= most;
+            if (!value.matches("-?[0-9]{1,18}")) {
+                return false;
+            }
+            long number = Long.parseLong(value);
+            return number >= least && number <= most;
+        }
+    }
+
+    /** A number with a decimal point, between two bounds, both included. */
+    record Decimal(int least, int most) implements Domain {
+        private boolean holds(String value) {
+            return value.matches("-?[0-9]{1,6}(\\.[0-9]{1,6})?")
+                    && Double.parseDouble(value) >= least
+                    && Double.parseDouble(value) <= most;
         }
     }
 
@@ -27,8 +40,12 @@ public sealed interface Domain {
         return new OneOf(List.of(words));
     }
 
-    static Domain number(int least, int most) {
+    static Domain number(long least, long most) {
         return new WholeNumber(least, most);
+    }
+
+    static Domain decimal(int least, int most) {
+        return new Decimal(least, most);
     }
 
     /** What is wrong with a value, as the end of a sentence that begins with the fact's name; empty if nothing. */
@@ -37,8 +54,11 @@ public sealed interface Domain {
             return Optional.of("must be one of " + String.join(", ", some.words()) + ", not “" + value + "”");
         }
         if (this instanceof WholeNumber range && !range.holds(value)) {
-            return Optional.of(
-                    "must be a whole number from %d to %d, not “%s”".formatted(range.least, range.most, value));
+            String bounds = range.most == Long.MAX_VALUE ? range.least + " up" : range.least + " to " + range.most;
+            return Optional.of("must be a whole number from %s, not “%s”".formatted(bounds, value));
+        }
+        if (this instanceof Decimal range && !range.holds(value)) {
+            return Optional.of("must be a number from %d to %d, not “%s”".formatted(range.least, range.most, value));
         }
         return value.isBlank() ? Optional.of("must not be empty") : Optional.empty();
     }

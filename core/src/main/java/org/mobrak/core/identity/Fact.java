@@ -1,5 +1,6 @@
 package org.mobrak.core.identity;
 
+import static org.mobrak.core.identity.Domain.decimal;
 import static org.mobrak.core.identity.Domain.free;
 import static org.mobrak.core.identity.Domain.number;
 import static org.mobrak.core.identity.Domain.oneOf;
@@ -20,6 +21,8 @@ public enum Fact {
     CARRIER("carrier", "Carrier", Group.NAME, free(), "Boot logo, SIM tray, or the model number's suffix"),
     REGION("region", "Region", Group.NAME, free(), "The model number's suffix or the box"),
     ABI("abi", "Processor interface", Group.NAME, free(), "Property listing: ro.product.cpu.abi"),
+    CHIPSET("chipset", "Chipset", Group.NAME, free(), "Property listing: ro.board.platform"),
+    SERIAL("serial", "Serial number", Group.NAME, free(), "About screen: status, or the label under the battery"),
     OS_VERSION("osVersion", "OS version", Group.SOFTWARE, free(), "About screen"),
     API_LEVEL("apiLevel", "API level", Group.SOFTWARE, number(1, 99), "Property listing: ro.build.version.sdk"),
     BUILD_ID("buildId", "Build id", Group.SOFTWARE, free(), "Property listing: ro.build.id"),
@@ -31,9 +34,18 @@ public enum Fact {
     FINGERPRINT("fingerprint", "Fingerprint", Group.SOFTWARE, free(), "Property listing: ro.build.fingerprint"),
     BUILD_DATE("buildDate", "Build date", Group.SOFTWARE, free(), "Property listing: ro.build.date.utc"),
     PATCH_LEVEL("patchLevel", "Patch level", Group.SOFTWARE, free(), "About screen, from OS version 6 on"),
+    DEBUGGABLE("debuggable", "Debuggable", Group.SOFTWARE, oneOf("yes", "no"), "Property listing: ro.debuggable"),
     KERNEL_RELEASE("kernelRelease", "Kernel release", Group.RADIO_AND_KERNEL, free(), "About screen: kernel version"),
     KERNEL_BUILT(
             "kernelBuilt", "Kernel built", Group.RADIO_AND_KERNEL, free(), "About screen: kernel version, last line"),
+    KERNEL_BUILDER(
+            "kernelBuilder",
+            "Kernel builder",
+            Group.RADIO_AND_KERNEL,
+            free(),
+            "About screen: kernel version, 2nd line"),
+    KERNEL_COMPILER("kernelCompiler", "Kernel compiler", Group.RADIO_AND_KERNEL, free(), "The kernel's banner"),
+    KERNEL_BUILD("kernelBuild", "Kernel build", Group.RADIO_AND_KERNEL, free(), "The kernel's banner: from the # sign"),
     KERNEL_KIND("kernelKind", "Kernel kind", Group.RADIO_AND_KERNEL, oneOf("stock", "custom"), "What was flashed last"),
     BASEBAND("baseband", "Baseband", Group.RADIO_AND_KERNEL, free(), "About screen: baseband version"),
     BOOTLOADER("bootloader", "Bootloader", Group.BOOT_SECURITY, free(), "Bootloader screen, or ro.bootloader"),
@@ -55,7 +67,27 @@ public enum Fact {
     OTA_PATH("otaPath", "OTA updates", Group.CONDITION, oneOf("open", "blocked"), "Settings: system update"),
     BATTERY_PERCENT("batteryPercent", "Battery percent", Group.CONDITION, number(0, 100), "Status bar"),
     BATTERY_TEMPERATURE(
-            "batteryTemperature", "Battery temperature", Group.CONDITION, number(-40, 120), "Battery status, in °C"),
+            "batteryTemperature", "Battery temperature", Group.CONDITION, decimal(-40, 120), "Battery status, in °C"),
+    BATTERY_VOLTAGE("batteryVoltage", "Battery voltage", Group.CONDITION, decimal(0, 20), "Battery status, in V"),
+    BATTERY_HEALTH(
+            "batteryHealth",
+            "Battery health",
+            Group.CONDITION,
+            oneOf("good", "overheated", "dead", "over-voltage", "failing", "cold"),
+            "Battery status"),
+    BATTERY_BODY(
+            "batteryBody",
+            "Battery body",
+            Group.CONDITION,
+            oneOf("flat", "swollen", "damaged"),
+            "Lay it on a table: it must not rock, bulge or smell"),
+    DATA_FREE(
+            "dataFree",
+            "Free on internal storage",
+            Group.CONDITION,
+            number(0, Long.MAX_VALUE),
+            "Volume listing, in bytes"),
+    CARD_FREE("cardFree", "Free on the card", Group.CONDITION, number(0, Long.MAX_VALUE), "Volume listing, in bytes"),
     USB_DEBUGGING(
             "usbDebugging", "USB debugging", Group.BENCH, oneOf("on", "off", "absent"), "Settings: developer options"),
     UNKNOWN_SOURCES(
@@ -146,5 +178,10 @@ public enum Fact {
                 || group == Group.BENCH
                 || group == Group.BOOT_SECURITY && this != BOOTLOADER
                 || this == KERNEL_KIND;
+    }
+
+    /** Whether an update or another OS changes this fact, so that readings of different days may differ. */
+    public boolean updates() {
+        return !changes() && group != Group.NAME;
     }
 }

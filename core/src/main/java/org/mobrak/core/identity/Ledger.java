@@ -1,21 +1,33 @@
 package org.mobrak.core.identity;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
  * All readings of one phone, in the order in which they came. Adding gives a new ledger; nothing is overwritten.
  *
- * <p>A fact that does not change is judged over all its readings. A fact that work can change is judged over the
- * newest ones only: an older one tells of another day, not of a contradiction. Among the newest, what a person
- * typed in settles it.
+ * <p>Which readings of a fact are held against each other:
+ *
+ * <ul>
+ *   <li>what a phone is for good (model, maker …): all of them;
+ *   <li>what an update changes (OS version, kernel …): not those from before a later word of the same source, nor those of
+ *       another day, because then the phone changed and nobody contradicts anybody;
+ *   <li>what work changes (root, lock, switches …): only the newest, and among them what a person typed in settles it.
+ * </ul>
+ *
+ * <p>Readings set aside stay in the ledger and are never judged.
  */
 public record Ledger(List<Reading> readings) {
+    /** Readings closer together than this were taken at one sitting (our own choice). */
+    private static final Duration SITTING = Duration.ofHours(12);
+
     public Ledger {
         readings = List.copyOf(readings);
     }
@@ -28,17 +40,25 @@ public record Ledger(List<Reading> readings) {
         return new Ledger(Stream.concat(readings.stream(), more.stream()).toList());
     }
 
-    /** All readings of one fact, best-ranked first, older ones included. */
+    /** All readings of one fact, best-ranked first, older ones and those set aside included. */
     public List<Reading> of(Fact fact) {
-        return readings.stream()
-                .filter(reading -> reading.fact() == fact)
-                .sorted(Comparator.comparingInt(reading -> reading.source().rankFor(fact)))
+        return ranked(fact, readings.stream().filter(reading -> reading.fact() == fact));
+    }
+
+    /** The readings of a fact that a later one has made history, oldest first. */
+    public List<Reading> history(Fact fact) {
+        List<Reading> counting = of(fact).stream().filter(Reading::counts).toList();
+        List<Reading> now = current(fact, counting);
+        return counting.stream()
+                .filter(reading -> !now.contains(reading))
+                .sorted(Comparator.comparing(Reading::takenAt))
                 .toList();
     }
 
     /** What the readings add up to. */
     public Facts facts() {
         Map<Fact, List<Reading>> byFact = readings.stream()
+                .filter(Reading::counts)
                 .collect(Collectors.groupingBy(Reading::fact, () -> new EnumMap<>(Fact.class), Collectors.toList()));
         Map<Fact, Belief> beliefs = new EnumMap<>(Fact.class);
         byFact.forEach((fact, said) -> beliefs.put(fact, judge(fact, said)));
@@ -46,13 +66,41 @@ public record Ledger(List<Reading> readings) {
     }
 
     private static Belief judge(Fact fact, List<Reading> said) {
-        List<Reading> ranked = (fact.changes() ? newest(said) : said)
-                .stream()
-                        .sorted(Comparator.comparingInt(
-                                reading -> reading.source().rankFor(fact)))
-                        .toList();
+        List<Reading> ranked = ranked(fact, current(fact, said).stream());
         boolean agreed = ranked.stream().map(Reading::value).distinct().count() == 1;
         return agreed ? new Belief.Certain(ranked) : new Belief.Conflicting(ranked);
+    }
+
+    private static List<Reading> ranked(Fact fact, Stream<Reading> said) {
+        return said.sorted(Comparator.comparingInt(reading -> reading.source().rankFor(fact)))
+                .toList();
+    }
+
+    private static List<Reading> current(Fact fact, List<Reading> said) {
+        if (fact.changes()) {
+            return newest(fact == Fact.ROOT ? withoutWeakerProof(said) : said);
+        }
+        return fact.updates()
+                ? said.stream().filter(reading -> !superseded(reading, said)).toList()
+                : said;
+    }
+
+    private static boolean superseded(Reading earlier, List<Reading> said) {
+        return said.stream().anyMatch(later -> {
+            Duration between = Duration.between(earlier.takenAt(), later.takenAt());
+            boolean sameSource = later.source() == earlier.source() && between.compareTo(Duration.ZERO) > 0;
+            return sameSource || between.compareTo(SITTING) > 0;
+        });
+    }
+
+    /** A root shell proves root now; it does not take back that root has been proved to last. */
+    private static List<Reading> withoutWeakerProof(List<Reading> said) {
+        List<Reading> stated = said.stream()
+                .filter(reading -> reading.source() != Source.ROOT_PROOF)
+                .toList();
+        boolean lasts = !stated.isEmpty()
+                && newest(stated).stream().allMatch(reading -> Objects.equals(reading.value(), "permanent"));
+        return lasts ? stated : said;
     }
 
     private static List<Reading> newest(List<Reading> said) {

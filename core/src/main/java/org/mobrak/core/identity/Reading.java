@@ -2,6 +2,7 @@ package org.mobrak.core.identity;
 
 import java.time.Instant;
 import java.util.Objects;
+import java.util.Optional;
 
 /**
  * One raw observation: a source said this value of this fact.
@@ -9,19 +10,41 @@ import java.util.Objects;
  * @param file name of the text it stood in, as the user knows it
  * @param line line in that text, from 1
  * @param takenAt when the text was taken in
+ * @param setAside why the user does not let it count; empty where it counts
  */
-public record Reading(Fact fact, String value, Source source, String file, int line, Instant takenAt) {
+public record Reading(
+        Fact fact, String value, Source source, String file, int line, Instant takenAt, Optional<String> setAside) {
     public Reading {
         Objects.requireNonNull(fact);
         Objects.requireNonNull(source);
         Objects.requireNonNull(file);
         Objects.requireNonNull(takenAt);
+        Objects.requireNonNull(setAside);
         fact.domain().objection(value).ifPresent(objection -> {
             throw new IllegalArgumentException(fact.label() + " " + objection);
         });
         if (line < 1) {
             throw new IllegalArgumentException("Lines count from 1, not " + line);
         }
+    }
+
+    /** A reading that counts. */
+    public Reading(Fact fact, String value, Source source, String file, int line, Instant takenAt) {
+        this(fact, value, source, file, line, takenAt, Optional.empty());
+    }
+
+    /** The same reading, kept but no longer counting. */
+    public Reading aside(String reason) {
+        return new Reading(fact, value, source, file, line, takenAt, Optional.of(reason));
+    }
+
+    /** What follows from this reading for another fact; it counts only where this one does. */
+    public Reading follows(Fact other, String otherValue) {
+        return new Reading(other, otherValue, Source.WORKED_OUT, file, line, takenAt, setAside);
+    }
+
+    public boolean counts() {
+        return setAside.isEmpty();
     }
 
     /** Where it stands, for a person: {@code listing.txt, line 12}. */

@@ -1,7 +1,7 @@
 /**
  * Who is this phone? Raw text comes in, readings come out, and the ledger adds them up to facts.
  *
- * <p>In: bytes or pasted text ({@link org.mobrak.core.identity.TextIntake}). Out: {@link
+ * <p>In: bytes or pasted text ({@link org.mobrak.core.identity.reader.TextIntake}). Out: {@link
  * org.mobrak.core.identity.Facts}, each with the readings it rests on, and findings about what was wrong with
  * the text. This package never guesses a value, never overwrites a reading and knows nothing of routes.
  *

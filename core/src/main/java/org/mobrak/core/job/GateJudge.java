@@ -17,7 +17,7 @@ public record GateJudge(Truth result, String sentence) {
             return new GateJudge(Truth.UNKNOWN, "%s is not known. Look here: %s.".formatted(label, where));
         }
         boolean open = gate.atLeast().isPresent()
-                ? Integer.parseInt(value.get()) >= gate.atLeast().get()
+                ? Double.parseDouble(value.get()) >= gate.atLeast().get()
                 : gate.is().contains(value.get());
         return open
                 ? new GateJudge(Truth.YES, "%s is %s: good.".formatted(label, value.get()))

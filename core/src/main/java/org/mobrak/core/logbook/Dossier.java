@@ -2,28 +2,29 @@ package org.mobrak.core.logbook;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Ledger;
-import org.mobrak.core.identity.Parsed;
+import org.mobrak.core.identity.Reading;
 import org.mobrak.core.job.Job;
 
 /** Everything on disk about one phone; intakes and jobs are in the order in which they came. */
-public record Dossier(PhoneRecord phone, List<Intake> intakes, List<Job> jobs) {
+public record Dossier(PhoneRecord phone, List<Intake> intakes, List<SetAside> aside, List<Job> jobs) {
     public Dossier {
         intakes = List.copyOf(intakes);
+        aside = List.copyOf(aside);
         jobs = List.copyOf(jobs);
     }
 
-    /** The readings of every text that was not taken back. */
+    /** The readings of every text that was not taken back; those the user set aside are marked so. */
     public Ledger ledger() {
-        return new Ledger(
-                parsed().stream().flatMap(parsed -> parsed.readings().stream()).toList());
+        return new Ledger(counting().flatMap(this::readings).toList());
     }
 
     /** What was wrong with the texts. */
     public List<Finding> findings() {
-        return parsed().stream()
-                .flatMap(parsed -> parsed.findings().stream())
+        return counting()
+                .flatMap(intake -> intake.parse().findings().stream())
                 .distinct()
                 .toList();
     }
@@ -33,7 +34,31 @@ public record Dossier(PhoneRecord phone, List<Intake> intakes, List<Job> jobs) {
         return jobs.stream().filter(job -> job.end().isEmpty()).findFirst();
     }
 
-    private List<Parsed> parsed() {
-        return intakes.stream().filter(Intake::counts).map(Intake::parse).toList();
+    /** The text a reading stands in; empty for what was worked out or comes from the catalogue. */
+    public Optional<Intake> intakeOf(Reading reading) {
+        return counting()
+                .filter(intake -> readings(intake).anyMatch(reading::equals))
+                .findFirst();
+    }
+
+    /** The entry by which a reading was set aside. */
+    public Optional<SetAside> asideOf(Reading reading) {
+        return intakeOf(reading)
+                .flatMap(intake -> aside.stream()
+                        .filter(one -> one.intakeId() == intake.id() && one.isOf(reading))
+                        .findFirst());
+    }
+
+    private Stream<Intake> counting() {
+        return intakes.stream().filter(Intake::counts);
+    }
+
+    private Stream<Reading> readings(Intake intake) {
+        return intake.parse().readings().stream()
+                .map(reading -> aside.stream()
+                        .filter(one -> one.intakeId() == intake.id() && one.isOf(reading))
+                        .findFirst()
+                        .map(one -> reading.aside(one.reason()))
+                        .orElse(reading));
     }
 }

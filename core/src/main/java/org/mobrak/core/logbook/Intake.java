@@ -4,10 +4,10 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.mobrak.core.identity.Finding;
-import org.mobrak.core.identity.Parsed;
-import org.mobrak.core.identity.RawText;
-import org.mobrak.core.identity.ReadingParser;
 import org.mobrak.core.identity.TypedReading;
+import org.mobrak.core.identity.reader.Parsed;
+import org.mobrak.core.identity.reader.RawText;
+import org.mobrak.core.identity.reader.ReadingParser;
 
 /**
  * A text that was taken of a phone, kept as it came.

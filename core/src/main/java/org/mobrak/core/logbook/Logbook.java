@@ -11,9 +11,9 @@ import org.jdbi.v3.core.config.ConfigRegistry;
 import org.jdbi.v3.core.generic.GenericType;
 import org.jdbi.v3.sqlobject.SqlObjectPlugin;
 import org.mobrak.core.identity.Finding;
-import org.mobrak.core.identity.RawText;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.TypedReading;
+import org.mobrak.core.identity.reader.RawText;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.JournalEntry;
 import org.mobrak.core.job.RunSheet;
@@ -61,7 +61,7 @@ public final class Logbook {
 
     public Dossier dossier(PhoneRecord phone) {
         List<Job> jobs = rows.jobs(phone.id()).stream().map(this::job).toList();
-        return new Dossier(phone, rows.intakes(phone.id()), jobs);
+        return new Dossier(phone, rows.intakes(phone.id()), rows.aside(phone.id()), jobs);
     }
 
     private Job job(LogbookRows.JobRow row) {
@@ -87,6 +87,38 @@ public final class Logbook {
     /** Lets a withdrawn intake count again. */
     public void restore(long intake) {
         rows.withdraw(intake, Optional.empty());
+    }
+
+    /**
+     * No longer lets a reading count and gives the entry's number. An {@link IllegalArgumentException} tells that it stands in
+     * no text of this phone.
+     */
+    public long setAside(PhoneRecord phone, Reading reading, String reason, Instant at) {
+        Intake intake = dossier(phone)
+                .intakeOf(reading)
+                .orElseThrow(() -> new IllegalArgumentException(
+                        "Only what was read can be set aside; this follows from something else."));
+        return rows.addAside(intake.id(), reading.fact().key(), reading.value(), reason, at);
+    }
+
+    /** Lets a reading count again. */
+    public void takeBackAside(long aside, Instant at) {
+        rows.withdrawAside(aside, Optional.of(at));
+    }
+
+    /** Sets a reading aside once more, under the same entry. */
+    public void repeatAside(long aside) {
+        rows.withdrawAside(aside, Optional.empty());
+    }
+
+    /** Takes a phone out of the drawer; it stays in the logbook. */
+    public void withdraw(PhoneRecord phone, Instant at) {
+        rows.withdrawPhone(phone.id(), Optional.of(at));
+    }
+
+    /** Puts a phone back into the drawer. */
+    public void restore(PhoneRecord phone) {
+        rows.withdrawPhone(phone.id(), Optional.empty());
     }
 
     /** Starts a job; an {@link IllegalStateException} tells that one runs on this phone already. */

@@ -12,6 +12,7 @@ import org.mobrak.core.job.JournalEntry;
 /** The logbook's SQL, statement by statement. */
 @RegisterConstructorMapper(PhoneRecord.class)
 @RegisterConstructorMapper(Intake.class)
+@RegisterConstructorMapper(SetAside.class)
 @RegisterConstructorMapper(JournalEntry.class)
 @RegisterConstructorMapper(LogbookRows.JobRow.class)
 interface LogbookRows {
@@ -19,12 +20,15 @@ interface LogbookRows {
     /** A job without its journal; the sheet is JSON. */
     record JobRow(long id, long phoneId, String sheet, Instant startedAt) {}
 
-    @SqlQuery("SELECT id, nickname, added_at FROM phone ORDER BY id")
+    @SqlQuery("SELECT id, nickname, added_at FROM phone WHERE withdrawn_at IS NULL ORDER BY id")
     List<PhoneRecord> phones();
 
     @SqlUpdate("INSERT INTO phone (nickname, added_at) VALUES (:nickname, :at)")
     @GetGeneratedKeys
     long addPhone(String nickname, Instant at);
+
+    @SqlUpdate("UPDATE phone SET withdrawn_at = :at WHERE id = :id")
+    void withdrawPhone(long id, Optional<Instant> at);
 
     @SqlQuery(
             "SELECT id, phone_id, name, kind, text, findings, taken_at, withdrawn_at FROM intake WHERE phone_id = :phoneId ORDER BY id")
@@ -37,6 +41,18 @@ interface LogbookRows {
 
     @SqlUpdate("UPDATE intake SET withdrawn_at = :at WHERE id = :id")
     void withdraw(long id, Optional<Instant> at);
+
+    @SqlQuery(
+            "SELECT id, intake_id, fact, value, reason, at FROM set_aside WHERE withdrawn_at IS NULL AND intake_id IN (SELECT id FROM intake WHERE phone_id = :phoneId) ORDER BY id")
+    List<SetAside> aside(long phoneId);
+
+    @SqlUpdate(
+            "INSERT INTO set_aside (intake_id, fact, value, reason, at) VALUES (:intakeId, :fact, :value, :reason, :at)")
+    @GetGeneratedKeys
+    long addAside(long intakeId, String fact, String value, String reason, Instant at);
+
+    @SqlUpdate("UPDATE set_aside SET withdrawn_at = :at WHERE id = :id")
+    void withdrawAside(long id, Optional<Instant> at);
 
     @SqlQuery("SELECT id, phone_id, sheet, started_at FROM job WHERE phone_id = :phoneId ORDER BY id")
     List<JobRow> jobs(long phoneId);

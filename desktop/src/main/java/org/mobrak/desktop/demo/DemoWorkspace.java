@@ -11,9 +11,9 @@ import org.apache.commons.io.file.PathUtils;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.catalogue.Route.Gate;
-import org.mobrak.core.identity.RawText;
-import org.mobrak.core.identity.TextIntake;
 import org.mobrak.core.identity.TypedReading;
+import org.mobrak.core.identity.reader.RawText;
+import org.mobrak.core.identity.reader.TextIntake;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.JournalEntry;
 import org.mobrak.core.job.RunSheet;
@@ -65,6 +65,9 @@ public final class DemoWorkspace {
             for (String name : phone.readings()) {
                 RawText text = TextIntake.of(demo.resolve("readings").resolve(name));
                 logbook.take(record, new RawText(name, text.text(), text.findings()), then);
+            }
+            for (String word : phone.typed()) {
+                logbook.take(record, TypedReading.parse(word, then));
             }
             if (phone.done().isPresent()) {
                 work(record, phone.done().get(), then);

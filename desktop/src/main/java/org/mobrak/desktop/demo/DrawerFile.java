@@ -15,8 +15,17 @@ import org.mobrak.link.BenchPhone;
 /** {@code drawer.yaml}: which phones the demo has, and which lie on its simulated bench. */
 public record DrawerFile(List<Phone> phones, List<OnBench> bench) {
 
-    /** A phone in the drawer; {@code done} is the job it has behind it. */
-    record Phone(String nickname, List<String> readings, Optional<Done> done) {}
+    /**
+     * A phone in the drawer.
+     *
+     * @param typed what its keeper said of it, as {@code key=value}
+     * @param done the job it has behind it
+     */
+    record Phone(String nickname, List<String> readings, List<String> typed, Optional<Done> done) {
+        Phone {
+            typed = typed == null ? List.of() : List.copyOf(typed);
+        }
+    }
 
     /** A job that ended so many days ago. */
     record Done(String route, String goal, int days) {}

@@ -17,7 +17,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Fact;
-import org.mobrak.core.identity.TextIntake;
+import org.mobrak.core.identity.reader.TextIntake;
 import org.mobrak.core.job.JournalEntry;
 import org.mobrak.core.job.SheetStep;
 import org.mobrak.core.logbook.PhoneRecord;

@@ -1,0 +1,38 @@
+package org.mobrak.core.identity.build;
+
+import java.util.Arrays;
+import java.util.OptionalInt;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * The order of OS versions and kernel releases: by their leading dotted numbers. Whatever follows the numbers is a
+ * maker's or builder's suffix and carries no order, so two versions that differ only there cannot be ordered.
+ */
+public final class VersionOrder {
+    private static final Pattern VERSION = Pattern.compile("(\\d{1,9}(?:\\.\\d{1,9})*)(.*)");
+
+    private VersionOrder() {}
+
+    /** Negative, zero or positive as {@code a} is older than, equal to or newer than {@code b}; empty if neither. */
+    public static OptionalInt compare(String a, String b) {
+        Matcher left = VERSION.matcher(a.strip());
+        Matcher right = VERSION.matcher(b.strip());
+        if (!left.matches() || !right.matches()) {
+            return OptionalInt.empty();
+        }
+        int order = compareNumbers(numbers(left.group(1)), numbers(right.group(1)));
+        boolean told = order != 0 || left.group(2).equals(right.group(2));
+        return told ? OptionalInt.of(order) : OptionalInt.empty();
+    }
+
+    private static int[] numbers(String dotted) {
+        return Arrays.stream(dotted.split("\\.")).mapToInt(Integer::parseInt).toArray();
+    }
+
+    /** A missing number counts as zero: 4.1 and 4.1.0 are the same version. */
+    private static int compareNumbers(int[] a, int[] b) {
+        int length = Math.max(a.length, b.length);
+        return Arrays.compare(Arrays.copyOf(a, length), Arrays.copyOf(b, length));
+    }
+}

@@ -1,0 +1,113 @@
+package org.mobrak.core.identity.reader;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.List;
+import java.util.Optional;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Finding;
+import org.mobrak.core.identity.Reading;
+import org.mobrak.core.identity.Source;
+
+/**
+ * A text on its way to readings: its lines, which of them some reader has taken, and what was read so far. Line indexes count
+ * from 0 here and from 1 in everything that is told.
+ */
+final class Page {
+    private final String name;
+    private final Instant takenAt;
+    private final List<String> lines;
+    private final BitSet taken = new BitSet();
+    private final List<Reading> readings = new ArrayList<>();
+    private final List<Finding> findings;
+    private boolean escaped;
+
+    Page(RawText raw, Instant takenAt) {
+        this.name = raw.name();
+        this.takenAt = takenAt;
+        this.lines = List.of(raw.text().split("\r\n|\r|\n", -1));
+        this.findings = new ArrayList<>(raw.findings());
+    }
+
+    String name() {
+        return name;
+    }
+
+    int size() {
+        return lines.size();
+    }
+
+    /** A line as it stands in the text. */
+    String raw(int index) {
+        return lines.get(index);
+    }
+
+    /** A line without the white space around it. */
+    String line(int index) {
+        return lines.get(index).strip();
+    }
+
+    /** Whether no reader has taken this line yet. */
+    boolean isOpen(int index) {
+        return !taken.get(index);
+    }
+
+    void take(int index) {
+        taken.set(index);
+    }
+
+    boolean anyTaken() {
+        return !taken.isEmpty();
+    }
+
+    /** Notes a reading; a value that the fact cannot have is told of instead. */
+    void say(Fact fact, String value, Source source, int index) {
+        String visible = visible(value, index);
+        Optional<String> objection = fact.domain().objection(visible);
+        if (objection.isPresent()) {
+            tell(Finding.caution(
+                    "impossible-value", "%s: %s %s; not used.".formatted(place(index), fact.label(), objection.get())));
+            return;
+        }
+        readings.add(new Reading(fact, visible, source, name, index + 1, takenAt));
+    }
+
+    void tell(Finding finding) {
+        findings.add(finding);
+    }
+
+    /** Where a line stands, for a person. */
+    String place(int index) {
+        return name + ", line " + (index + 1);
+    }
+
+    boolean says(Fact fact, Source source) {
+        return readings.stream().anyMatch(reading -> reading.fact() == fact && reading.source() == source);
+    }
+
+    Parsed parsed() {
+        if (readings.isEmpty()) {
+            tell(Finding.caution(
+                    "no-known-fact", name + " has the form of a reading, but names no fact Mobrak knows."));
+        }
+        return new Parsed(readings, findings);
+    }
+
+    /** A line break belongs to some values; any other control character could hide what really stands there. */
+    private String visible(String value, int index) {
+        StringBuilder seen = new StringBuilder(value.length());
+        value.chars().forEach(c -> {
+            boolean hidden = Character.isISOControl(c) && c != '\n' || Character.getType(c) == Character.FORMAT;
+            seen.append(hidden ? "\\u%04X".formatted(c) : String.valueOf((char) c));
+        });
+        if (seen.length() != value.length() && !escaped) {
+            escaped = true;
+            tell(Finding.caution(
+                    "control-characters",
+                    "%s: control characters stand in a value; they are shown as \\u and their number."
+                            .formatted(place(index))));
+        }
+        return seen.toString();
+    }
+}

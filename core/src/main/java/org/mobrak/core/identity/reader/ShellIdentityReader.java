@@ -1,0 +1,44 @@
+package org.mobrak.core.identity.reader;
+
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Finding;
+import org.mobrak.core.identity.Source;
+
+/**
+ * What a shell says it is: {@code uid=0(root) gid=0(root) …}, the form of POSIX's {@code id} utility. User 0 proves root now
+ * and no more, since only a restart tells permanent root from temporary (common practice, no published source).
+ */
+final class ShellIdentityReader implements FormReader {
+    private static final Pattern IDENTITY = Pattern.compile("(?:^|\\s)uid=(\\d{1,10})(?:\\(([^)]*)\\))?(?:\\s|$)");
+
+    @Override
+    public void read(Page page) {
+        for (int i = 0; i < page.size(); i++) {
+            if (!page.isOpen(i) || !page.raw(i).contains("uid=")) {
+                continue;
+            }
+            Matcher identity = IDENTITY.matcher(page.line(i));
+            if (identity.find()) {
+                page.take(i);
+                say(page, Long.parseLong(identity.group(1)), i);
+            }
+        }
+    }
+
+    private static void say(Page page, long user, int index) {
+        if (user == 0) {
+            page.say(Fact.ROOT, "temporary", Source.ROOT_PROOF, index);
+            page.tell(Finding.note(
+                    "root-now",
+                    "%s: the shell is root now. Until the same is seen after a restart, it counts as temporary."
+                            .formatted(page.place(index))));
+        } else {
+            page.tell(Finding.note(
+                    "shell-not-root",
+                    "%s: this shell is user %d, not root. That does not prove that there is no root."
+                            .formatted(page.place(index), user)));
+        }
+    }
+}
