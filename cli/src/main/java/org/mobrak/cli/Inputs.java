@@ -42,6 +42,13 @@ final class Inputs {
     @Option(names = "--json", description = "One JSON object on standard output.")
     private boolean json;
 
+    List<Path> files() {
+        if (files.isEmpty()) {
+            throw new CommandLine.ParameterException(spec.commandLine(), "Give at least one FILE.");
+        }
+        return files;
+    }
+
     boolean json() {
         return json;
     }

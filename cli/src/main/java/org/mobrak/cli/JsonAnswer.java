@@ -7,6 +7,7 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
 import java.util.List;
+import org.mobrak.core.catalogue.Candidates;
 import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.fit.RouteFit;
@@ -14,6 +15,7 @@ import org.mobrak.core.identity.Belief;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Reading;
+import org.mobrak.core.identity.build.Ruler;
 import org.mobrak.core.plan.Plan;
 
 /** The JSON of the command line: names here are a promise to other programs. */
@@ -48,6 +50,9 @@ final class JsonAnswer {
             }
         }
         findings(identity.findings(), answer.putArray("findings"));
+        variants(identity.candidates(), answer);
+        ArrayNode rulers = answer.putArray("rulers");
+        identity.rulers().forEach(ruler -> ruler(ruler, rulers.addObject()));
         return answer;
     }
 
@@ -71,7 +76,38 @@ final class JsonAnswer {
         findings.forEach(finding -> nodes.addObject()
                 .put("severity", finding.severity().word())
                 .put("code", finding.code())
-                .put("message", finding.message()));
+                .put("message", finding.message())
+                .put("sure", finding.sure().word()));
+    }
+
+    private static void variants(Candidates candidates, ObjectNode answer) {
+        ArrayNode variants = answer.putArray("variants");
+        for (Candidates.Candidate candidate : candidates.variants()) {
+            ArrayNode agrees =
+                    variants.addObject().put("model", candidate.phone().model()).putArray("agrees");
+            candidate.agrees().forEach(fact -> agrees.add(fact.key()));
+        }
+        ArrayNode separators = answer.putArray("separators");
+        for (Candidates.Separator separator : candidates.separators()) {
+            ObjectNode answers = separators
+                    .addObject()
+                    .put("fact", separator.fact().key())
+                    .put("how", separator.fact().whereToRead())
+                    .put("bits", rounded(separator.bits()))
+                    .putObject("answers");
+            separator.answers().forEach((value, models) -> models.forEach(answers.putArray(value)::add));
+        }
+    }
+
+    private static void ruler(Ruler ruler, ObjectNode node) {
+        ArrayNode segments =
+                node.put("kind", ruler.kind()).put("text", ruler.text()).putArray("segments");
+        ruler.segments().stream()
+                .filter(Ruler.Segment::isPart)
+                .forEach(segment -> segments.addObject()
+                        .put("text", segment.text())
+                        .put("label", segment.label())
+                        .put("meaning", segment.meaning()));
     }
 
     static ObjectNode plan(PlanCommand.Answer said) {

@@ -41,7 +41,10 @@ class MobrakTest {
         assertThat(outcome.status()).isEqualTo(Mobrak.DONE);
         assertThat(outcome.err()).isEmpty();
         JsonNode json = outcome.json();
-        assertThat(names(json)).containsExactly("facts", "readings", "conflicts", "findings");
+        assertThat(names(json))
+                .containsExactly("facts", "readings", "conflicts", "findings", "variants", "separators", "rulers");
+        assertThat(json.at("/facts/buildIdDate").asText()).isEqualTo("2012-08-23");
+        assertThat(json.at("/rulers/0/segments/2/label").asText()).isEqualTo("Bootloader revision");
         assertThat(json.at("/facts/model").asText()).isEqualTo("OV-L210F");
         assertThat(json.at("/facts/shopName").asText()).isEqualTo("Lantern 2");
         assertThat(json.at("/facts/buildDate").asText()).isEqualTo("2013-10-22T09:30:15Z");
@@ -68,7 +71,38 @@ class MobrakTest {
         assertThat(run(text, "identify", "-").out())
                 .contains("Model number")
                 .contains("KQ-T5")
-                .contains("caution: OS version 2.3.6");
+                .contains("caution (certain): OS version 2.3.6");
+    }
+
+    @Test
+    void tellsWhichVariantsRemainAndWhatWouldTellThemApart() throws IOException {
+        Outcome outcome = run("", "identify", reading("hive-02-about.txt"), "--json");
+        JsonNode json = outcome.json();
+        assertThat(json.at("/variants").findValuesAsText("model")).containsExactly("OV-L210", "OV-L210F", "OV-L215");
+        assertThat(json.at("/separators/0/fact").asText()).isEqualTo("model");
+        assertThat(json.at("/separators/0/bits").asDouble()).isEqualTo(1.58);
+        assertThat(run("", "identify", reading("hive-02-about.txt")).out())
+                .contains("It may be: OV-L210, OV-L210F, OV-L215");
+    }
+
+    @Test
+    void takesACollectionFileByFile() throws IOException {
+        Files.copy(READINGS.resolve("hive-03-listing.txt"), folder.resolve("a.txt"));
+        Files.copy(READINGS.resolve("hive-07-system.prop"), folder.resolve("b.prop"));
+        Files.writeString(folder.resolve("c.txt"), "a letter about bees");
+        Outcome outcome = run("", "identify", "--each", folder.toString(), "--json");
+        assertThat(outcome.status()).isEqualTo(Mobrak.DONE);
+        assertThat(outcome.err()).hasLineCount(1).contains("c.txt holds no reading");
+        JsonNode phones = outcome.json().at("/phones");
+        assertThat(phones).hasSize(3);
+        assertThat(phones.at("/0/facts/model").asText()).isEqualTo("OV-L210F");
+        assertThat(phones.at("/1/facts/model").asText()).isEqualTo("KQ-T5");
+        assertThat(phones.at("/2/error").asText()).contains("holds no reading");
+        assertThat(run("", "identify", "--each", folder.toString()).out())
+                .contains("OV-L210F         4.1.2    LN2-F09-131022");
+        assertThat(run("", "identify", "--each", folder.resolve("c.txt").toString())
+                        .status())
+                .isEqualTo(Mobrak.UNREADABLE);
     }
 
     @Test
@@ -172,7 +206,7 @@ class MobrakTest {
     void checksACatalogueFileByFile() throws IOException {
         assertThat(run("", "catalogue", "check", HOME.resolve("catalogue").toString())
                         .out())
-                .contains("5 routes, 0 faults");
+                .contains("18 phones, 5 routes, 0 faults");
         PathUtils.copyDirectory(HOME.resolve("catalogue"), folder.resolve("copy"));
         Path route = folder.resolve("copy/routes/juniper-unlock.yaml");
         Files.writeString(route, Files.readString(route).replace("lock: unlocked", "lock: ajar"));

@@ -14,6 +14,7 @@ import javafx.animation.AnimationTimer;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
+import javafx.scene.control.ComboBox;
 import javafx.scene.image.WritableImage;
 import javafx.scene.robot.Robot;
 import javafx.stage.Stage;
@@ -63,9 +64,14 @@ public final class Screenshots extends Application {
     }
 
     private void script() {
-        shot("readings", () -> pick(0));
+        shot("readings", () -> pick("Hive 3"));
+        shot("ruler-overlay", () -> lay("LN2-F08-130611"));
+        shot("readings-conflict", () -> pick("Hive 5"));
+        shot("readings-variants", () -> pick("Hive 2"));
+        shot("readings-stop", () -> pick("Hive 10"));
+        step(() -> pick("Hive 3"));
         shot("ways", () -> shell.open(org.mobrak.desktop.shell.Stage.WAYS));
-        step(() -> pick(2));
+        step(() -> pick("Hive 11"));
         step(() -> session.takeTyped(Fact.LOCK, "locked"));
         shot("ways-chain", () -> session.takeTyped(Fact.RECOVERY, "stock"));
         step(() -> session.start(desk().orElseThrow().answer().plans().get(0)));
@@ -76,12 +82,19 @@ public final class Screenshots extends Application {
         shot("logbook", () -> shell.open(org.mobrak.desktop.shell.Stage.LOGBOOK));
         shot("readings-dark", () -> {
             shell.setDark(true);
+            pick("Hive 9");
             shell.open(org.mobrak.desktop.shell.Stage.READINGS);
         });
         shot("ways-dark", () -> {
-            pick(0);
+            pick("Hive 3");
             shell.open(org.mobrak.desktop.shell.Stage.WAYS);
         });
+    }
+
+    private void lay(String build) {
+        @SuppressWarnings("unchecked")
+        ComboBox<String> other = (ComboBox<String>) shell.scene().lookup("#other-build");
+        other.setValue(build);
     }
 
     private void shot(String name, Runnable before) {
@@ -92,9 +105,12 @@ public final class Screenshots extends Application {
         shots.add(new Shot(Optional.empty(), before));
     }
 
-    private void pick(int phone) {
-        List<DrawerEntry> drawer = session.snapshot().get().drawer();
-        session.pick(drawer.get(phone).phone());
+    private void pick(String nickname) {
+        session.snapshot().get().drawer().stream()
+                .map(DrawerEntry::phone)
+                .filter(phone -> phone.nickname().startsWith(nickname + ","))
+                .findFirst()
+                .ifPresent(session::pick);
     }
 
     private Optional<Desk> desk() {

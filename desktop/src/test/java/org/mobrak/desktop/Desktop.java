@@ -158,7 +158,8 @@ final class Desktop implements AutoCloseable {
         until("the window shows “" + words + "”", () -> shows(words));
     }
 
-    private static boolean isSeen(Node node) {
+    /** Whether neither the node nor anything around it is hidden. */
+    static boolean isSeen(Node node) {
         for (Node part = node; part != null; part = part.getParent()) {
             if (!part.isVisible()) {
                 return false;

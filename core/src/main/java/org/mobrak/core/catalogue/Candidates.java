@@ -17,9 +17,11 @@ import org.mobrak.core.identity.Facts;
  *
  * @param variants the likeliest first; one where the model number is in the catalogue, none where nothing is known
  * @param separators readings not yet taken that tell the variants apart, the most telling first
+ * @param lookAlikes model numbers that may have been meant by one that is not in the catalogue; proposals, never matches
  */
-public record Candidates(List<Candidate> variants, List<Separator> separators) {
+public record Candidates(List<Candidate> variants, List<Separator> separators, List<String> lookAlikes) {
     public Candidates {
+        lookAlikes = List.copyOf(lookAlikes);
         variants = List.copyOf(variants);
         separators = List.copyOf(separators);
     }
@@ -49,7 +51,11 @@ public record Candidates(List<Candidate> variants, List<Separator> separators) {
         Optional<KnownPhone> exact = facts.value(Fact.MODEL).flatMap(catalogue::phone);
         List<Candidate> variants = exact.map(phone -> List.of(new Candidate(phone, EnumSet.of(Fact.MODEL))))
                 .orElseGet(() -> possible(catalogue, facts));
-        return new Candidates(variants, variants.size() < 2 ? List.of() : separators(variants, facts));
+        List<String> alike = facts.value(Fact.MODEL)
+                .filter(model -> exact.isEmpty())
+                .map(model -> LookAlike.of(model, catalogue.phones()))
+                .orElse(List.of());
+        return new Candidates(variants, variants.size() < 2 ? List.of() : separators(variants, facts), alike);
     }
 
     /** Whether it is still open which variant this is. */

@@ -11,6 +11,8 @@ import org.mobrak.desktop.parts.Texts;
 
 /** Draws one line of the list of facts. */
 final class FactCell extends ListCell<FactRow> {
+    private static final double ROOM_FOR_SOURCE = 440;
+
     @Override
     protected void updateItem(FactRow row, boolean empty) {
         super.updateItem(row, empty);
@@ -31,13 +33,18 @@ final class FactCell extends ListCell<FactRow> {
     private HBox drawn(FactRow.Line line) {
         Label name = Texts.plain(line.fact().label());
         name.getStyleClass().add("fact-name");
-        Label value = Texts.exact(line.belief().value().orElse("not known"));
+        Label value = line.belief()
+                .value()
+                .map(known -> Texts.exact(known.replace('\n', ' ')))
+                .orElseGet(() -> Texts.soft("not known"));
         value.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
-        value.getStyleClass().add(line.belief() instanceof Belief.Unknown ? "text-soft" : "fact-value");
         value.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(value, Priority.ALWAYS);
         Label source = Texts.soft(source(line.belief()));
         source.setMinWidth(USE_PREF_SIZE);
+        // In a narrow window the value matters more than who said it; that is one click away.
+        source.visibleProperty().bind(getListView().widthProperty().greaterThan(ROOM_FOR_SOURCE));
+        source.managedProperty().bind(source.visibleProperty());
         HBox drawn = new HBox(Sign.of(line.belief()), name, value, source);
         drawn.getStyleClass().add("fact-row");
         drawn.prefWidthProperty().bind(getListView().widthProperty().subtract(40));

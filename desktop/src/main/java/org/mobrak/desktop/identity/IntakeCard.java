@@ -2,74 +2,99 @@ package org.mobrak.desktop.identity;
 
 import java.io.File;
 import java.util.List;
+import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextArea;
 import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.desktop.parts.Card;
-import org.mobrak.desktop.parts.Texts;
+import org.mobrak.desktop.session.Desk;
 import org.mobrak.desktop.session.Session;
 
-/** Where a text comes in: pasted, dropped, from a file or over the cable. */
+/** Where a text comes in: pasted, dropped, from files, over the cable or by hand. */
 final class IntakeCard {
     private final Session session;
     private final TextArea text = new TextArea();
-    private final MenuButton cable = new MenuButton("Over the cable", new FontIcon(Feather.LINK));
-    private final Card card;
+    private final MenuButton cable = new MenuButton("Cable");
+    private final VBox paste;
+    private final VBox form;
+    private final VBox node;
+    private Optional<String> sent = Optional.empty();
 
     IntakeCard(Session session) {
         this.session = session;
+        form = new HandForm(session, () -> present(false)).node();
         text.setId("paste");
-        text.setPromptText("Paste a property listing, a property file\nor a kernel banner here, or drop a file.");
+        text.setPromptText("Paste or drop a reading of any form");
+        text.setWrapText(true);
         text.getStyleClass().add("exact-input");
-        text.setPrefRowCount(3);
+        text.setPrefRowCount(2);
         Button take = new Button("Take it in", new FontIcon(Feather.CORNER_DOWN_RIGHT));
         take.setId("take");
         take.getStyleClass().add("do-this");
         take.setOnAction(press -> takeText());
         take.disableProperty().bind(text.textProperty().map(String::isBlank));
-        Button open = new Button("Open files…", new FontIcon(Feather.FOLDER));
+        Button open = new Button("Files…");
         open.setId("open-files");
         open.setOnAction(press -> chooseFiles());
+        Button hand = new Button("By hand…");
+        hand.setId("by-hand");
+        hand.setOnAction(press -> present(!form.isVisible()));
         cable.setId("cable");
-        FlowPane buttons = new FlowPane(take, open, cable);
+        FlowPane buttons = new FlowPane(take, open, hand, cable);
         buttons.getStyleClass().add("buttons");
-        card = new Card(
-                "Take a reading",
-                text,
-                buttons,
-                Texts.wrapped(
-                        Texts.soft(
-                                "Both forms of a listing are understood: [key]: [value] and key=value. The text is kept as it came.")));
+        paste = new Card("Take a reading", text, buttons);
+        node = new VBox(paste, form);
+        node.getStyleClass().add("side");
+        present(false);
     }
 
-    VBox node() {
-        return card;
+    Region node() {
+        return node;
     }
 
-    void showCable(List<String> seen) {
+    /** A text is cleared only once it is kept, so that a refused one can be mended. */
+    void show(List<String> seen, Optional<Desk> desk) {
+        boolean kept = desk.isPresent()
+                && desk.get().dossier().intakes().stream()
+                        .anyMatch(intake -> sent.filter(intake.text()::equals).isPresent());
+        if (kept) {
+            sent = Optional.empty();
+            text.clear();
+        }
         cable.setVisible(!seen.isEmpty());
         cable.setManaged(!seen.isEmpty());
         cable.getItems().setAll(seen.stream().map(this::item).toList());
+        if (desk.isEmpty()) {
+            present(false);
+        }
+    }
+
+    private void present(boolean byHand) {
+        form.setVisible(byHand);
+        form.setManaged(byHand);
+        paste.setVisible(!byHand);
+        paste.setManaged(!byHand);
     }
 
     void chooseFiles() {
         FileChooser chooser = new FileChooser();
         chooser.setTitle("Readings to take in");
-        List<File> files = chooser.showOpenMultipleDialog(card.getScene().getWindow());
+        List<File> files = chooser.showOpenMultipleDialog(node.getScene().getWindow());
         if (files != null) {
             session.takeFiles(files.stream().map(File::toPath).toList());
         }
     }
 
     private void takeText() {
+        sent = Optional.of(text.getText());
         session.takePasted(text.getText());
-        text.clear();
     }
 
     private MenuItem item(String phone) {

@@ -4,25 +4,18 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.beans.binding.Bindings;
-import javafx.scene.Node;
-import javafx.scene.control.Button;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
-import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
-import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.identity.Belief;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
-import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
-import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.session.Desk;
 import org.mobrak.desktop.session.Session;
@@ -31,17 +24,20 @@ import org.mobrak.desktop.session.View;
 
 /** The page on which a phone gets its identity. */
 public final class ReadingsPage implements View {
-    private static final int MOST_FINDINGS = 6;
-
     private final Session session;
+    private final RulerCard ruler = new RulerCard();
     private final ListView<FactRow> facts = new ListView<>();
-    private final VBox behind = new VBox();
-    private final VBox next = new VBox();
-    private final VBox findings = new VBox();
+    private final VBox stops = part();
+    private final VBox next = part();
+    private final VBox behind = part();
+    private final VBox conflicts = part();
+    private final VBox odd = part();
     private final IntakeCard intake;
     private final VBox side;
-    private final HBox node;
+    private final Sheet sideScroll;
+    private final VBox node;
     private Optional<Desk> desk = Optional.empty();
+    private boolean filling;
 
     public ReadingsPage(Session session) {
         this.session = session;
@@ -51,17 +47,28 @@ public final class ReadingsPage implements View {
                 "No phone on the desk",
                 "Put one in the drawer on the left: type a name for it and press Enter. Then take its first reading."));
         facts.setCellFactory(list -> new FactCell());
-        facts.getSelectionModel().selectedItemProperty().addListener((property, old, row) -> showBehind(row));
-        side = new VBox(intake.node(), behind, findings, next);
+        facts.getSelectionModel().selectedItemProperty().addListener((property, old, row) -> {
+            if (!filling) {
+                showBehind(row);
+            }
+        });
+        side = new VBox(behind, conflicts, intake.node(), next, odd);
         side.getStyleClass().add("side");
-        Sheet scroll = new Sheet(side);
-        scroll.getStyleClass().add("side-scroll");
-        for (VBox part : List.of(behind, findings, next)) {
-            part.managedProperty().bind(Bindings.isNotEmpty(part.getChildren()));
-        }
-        node = new HBox(facts, scroll);
-        node.getStyleClass().add("page");
+        sideScroll = new Sheet(side);
+        sideScroll.getStyleClass().add("side-scroll");
+        HBox below = new HBox(facts, sideScroll);
+        below.getStyleClass().add("page-columns");
         HBox.setHgrow(facts, Priority.ALWAYS);
+        VBox.setVgrow(below, Priority.ALWAYS);
+        node = new VBox(stops, ruler.node(), below);
+        node.getStyleClass().add("page");
+    }
+
+    private static VBox part() {
+        VBox part = new VBox();
+        part.getStyleClass().add("side");
+        part.managedProperty().bind(Bindings.isNotEmpty(part.getChildren()));
+        return part;
     }
 
     @Override
@@ -71,16 +78,48 @@ public final class ReadingsPage implements View {
 
     @Override
     public void show(Snapshot snapshot) {
+        boolean samePhone = phone(snapshot.desk()).equals(phone(desk));
         desk = snapshot.desk();
-        intake.showCable(snapshot.bench());
+        intake.show(snapshot.bench(), desk);
+        ruler.show(desk);
         side.setDisable(desk.isEmpty());
-        List<FactRow> rows = desk.map(one -> rows(one.identity().facts())).orElseGet(List::of);
-        Optional<Fact> kept = selected();
-        facts.getItems().setAll(rows);
-        kept.ifPresent(this::select);
-        showFindings(desk.map(one -> one.identity().findings()).orElse(List.of()));
-        showNext(desk.map(Desk::next).orElse(List.of()));
+        fillFacts(samePhone);
+        stops.getChildren().clear();
+        next.getChildren().clear();
+        conflicts.getChildren().clear();
+        odd.getChildren().clear();
+        desk.ifPresent(this::fillSide);
         showBehind(facts.getSelectionModel().getSelectedItem());
+        if (!samePhone) {
+            sideScroll.setVvalue(0);
+        }
+    }
+
+    private static Optional<Long> phone(Optional<Desk> desk) {
+        return desk.map(one -> one.dossier().phone().id());
+    }
+
+    private void fillFacts(boolean samePhone) {
+        filling = true;
+        Optional<Fact> kept = samePhone ? selected() : Optional.empty();
+        facts.getSelectionModel().clearSelection();
+        facts.getItems().setAll(desk.map(one -> rows(one.identity().facts())).orElseGet(List::of));
+        kept.ifPresent(this::select);
+        if (!samePhone && !facts.getItems().isEmpty()) {
+            facts.scrollTo(0);
+        }
+        filling = false;
+    }
+
+    private void fillSide(Desk one) {
+        FindingLines.stops(one.identity().findings()).ifPresent(stops.getChildren()::add);
+        new NextCard(session).of(one).ifPresent(next.getChildren()::add);
+        for (Fact fact : Fact.values()) {
+            if (one.identity().facts().belief(fact) instanceof Belief.Conflicting split) {
+                conflicts.getChildren().add(ConflictCard.of(fact, split, () -> select(fact)));
+            }
+        }
+        FindingLines.odd(one.identity().findings()).ifPresent(odd.getChildren()::add);
     }
 
     /** Lets the user open files, as the button does. */
@@ -88,7 +127,7 @@ public final class ReadingsPage implements View {
         intake.chooseFiles();
     }
 
-    /** Known facts first in each group; the switches of the bench only where something is known of them. */
+    /** Known facts first in each group. */
     private static List<FactRow> rows(Facts facts) {
         List<FactRow> rows = new ArrayList<>();
         for (Fact.Group group : Fact.Group.values()) {
@@ -118,37 +157,10 @@ public final class ReadingsPage implements View {
         facts.getItems().stream()
                 .filter(row -> row instanceof FactRow.Line line && line.fact() == fact)
                 .findFirst()
-                .ifPresent(facts.getSelectionModel()::select);
-    }
-
-    private void showFindings(List<Finding> found) {
-        findings.getChildren().clear();
-        if (found.isEmpty()) {
-            return;
-        }
-        VBox lines = new VBox();
-        lines.getStyleClass().add("lines");
-        found.stream()
-                .limit(MOST_FINDINGS)
-                .forEach(finding -> lines.getChildren().add(line(Sign.of(finding.severity()), finding.message())));
-        if (found.size() > MOST_FINDINGS) {
-            lines.getChildren().add(Texts.soft("and " + (found.size() - MOST_FINDINGS) + " more"));
-        }
-        findings.getChildren().add(new Card("What is odd", lines));
-    }
-
-    private void showNext(List<NextReading> proposed) {
-        next.getChildren().clear();
-        proposed.stream().findFirst().ifPresent(best -> {
-            String settles = "Its answer should settle about %.1f of the open verdicts.".formatted(best.settles());
-            Card card = new Card(
-                    "Read this next: " + best.fact().label(),
-                    Texts.wrapped(Texts.plain(best.how())),
-                    Texts.wrapped(Texts.soft(settles)),
-                    typing(best.fact()));
-            card.getStyleClass().add("card-next");
-            next.getChildren().add(card);
-        });
+                .ifPresent(row -> {
+                    facts.getSelectionModel().select(row);
+                    facts.scrollTo(row);
+                });
     }
 
     private void showBehind(FactRow row) {
@@ -160,55 +172,17 @@ public final class ReadingsPage implements View {
         VBox lines = new VBox();
         lines.getStyleClass().add("lines");
         for (Reading reading : desk.get().identity().ledger().of(fact)) {
-            lines.getChildren()
-                    .addAll(Texts.wrapped(Texts.exact(reading.value())), Texts.wrapped(Texts.soft(from(reading))));
+            lines.getChildren().add(new ReadingLine(session, reading));
         }
         if (lines.getChildren().isEmpty()) {
             lines.getChildren()
                     .add(Texts.wrapped(Texts.soft("Nobody has said. Look here: " + fact.whereToRead() + ".")));
         }
-        behind.getChildren().add(new Card("Behind “" + fact.label() + "”", lines, typing(fact)));
-    }
-
-    private static String from(Reading reading) {
-        String source = reading.source().word();
-        return reading.place().equals(source) ? source : source + ": " + reading.place();
-    }
-
-    /** A field for a person who stands with the phone in hand. */
-    private HBox typing(Fact fact) {
-        Button note = new Button("Note it");
-        HBox line = new HBox();
-        line.getStyleClass().add("typing");
-        List<String> words = fact.domain().words();
-        if (words.isEmpty()) {
-            TextField field = new TextField();
-            field.setPromptText(fact.label());
-            field.getStyleClass().add("exact-input");
-            field.setOnAction(enter -> note.fire());
-            note.setOnAction(press -> session.takeTyped(fact, field.getText()));
-            note.disableProperty().bind(field.textProperty().map(String::isBlank));
-            line.getChildren().addAll(grown(field), note);
-        } else {
-            ComboBox<String> choice = new ComboBox<>();
-            choice.getItems().setAll(words);
-            choice.setPromptText("Choose");
-            note.setOnAction(press -> session.takeTyped(fact, choice.getValue()));
-            note.disableProperty().bind(choice.valueProperty().isNull());
-            line.getChildren().addAll(grown(choice), note);
-        }
-        return line;
-    }
-
-    private static Region grown(Region field) {
-        field.setMaxWidth(Double.MAX_VALUE);
-        HBox.setHgrow(field, Priority.ALWAYS);
-        return field;
-    }
-
-    private static HBox line(Node sign, String text) {
-        HBox line = new HBox(sign, Texts.wrapped(Texts.plain(text)));
-        line.getStyleClass().add("signed-line");
-        return line;
+        behind.getChildren()
+                .add(new Card(
+                        "Behind “" + fact.label() + "”",
+                        lines,
+                        Typing.line(fact, value -> session.takeTyped(fact, value))));
+        sideScroll.setVvalue(0);
     }
 }

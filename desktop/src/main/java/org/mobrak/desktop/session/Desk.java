@@ -2,25 +2,39 @@ package org.mobrak.desktop.session;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Identity;
+import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.FitCheck;
 import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.School;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.Reading;
+import org.mobrak.core.identity.build.Overlay;
+import org.mobrak.core.identity.build.Ruler;
+import org.mobrak.core.identity.build.Rulers;
 import org.mobrak.core.logbook.Dossier;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
 import org.mobrak.core.plan.Planner;
 
-/** The one phone that lies on the desk, and all that follows from what is known of it. */
+/**
+ * The one phone that lies on the desk, and all that follows from what is known of it.
+ *
+ * @param otherBuilds build numbers worth laying over the phone's own: those the routes for this model know, and older readings
+ */
 public record Desk(
         Dossier dossier,
         Identity identity,
         Wish wish,
         List<RouteFit> fits,
         List<NextReading> next,
-        Planner.Answer answer) {
+        Planner.Answer answer,
+        List<String> otherBuilds,
+        Rulers rulers) {
 
     /** What the user wants of the phone; an empty school is the usual one. */
     public record Wish(Goal goal, Optional<School> school) {}
@@ -33,6 +47,39 @@ public record Desk(
                 wish,
                 new FitCheck(catalogue, identity.facts(), wish.school()).routes(),
                 NextReading.propose(catalogue, identity.facts(), wish.school()),
-                Planner.plan(wish.goal(), catalogue, identity.facts(), wish.school(), Limits.none()));
+                Planner.plan(wish.goal(), catalogue, identity.facts(), wish.school(), Limits.none()),
+                otherBuilds(catalogue, identity),
+                catalogue.rulers());
+    }
+
+    /** One of the phone's build strings with another laid over it; empty where the other is of no such form. */
+    public Optional<Overlay> overlay(Ruler own, String other) {
+        Facts facts = identity.facts();
+        return Stream.of(Fact.values())
+                .filter(fact -> facts.value(fact).filter(own.text()::equals).isPresent())
+                .flatMap(fact -> rulers.of(fact, other.strip(), facts.value(Fact.MAKER)).stream())
+                .flatMap(ruler -> Overlay.of(own, ruler).stream())
+                .findFirst();
+    }
+
+    private static List<String> otherBuilds(Catalogue catalogue, Identity identity) {
+        Optional<String> model = identity.facts().value(Fact.MODEL);
+        Stream<String> ofRoutes = catalogue.routes().stream()
+                .flatMap(route -> Stream.concat(
+                        route.fits().phones().stream()
+                                .filter(target ->
+                                        model.filter(target.model()::equals).isPresent())
+                                .flatMap(target -> target.builds().stream()),
+                        route.reports().stream()
+                                .filter(report ->
+                                        model.filter(report.model()::equals).isPresent())
+                                .map(Route.Report::build)));
+        Stream<String> read = identity.ledger().of(Fact.BUILD_NUMBER).stream().map(Reading::value);
+        String own = identity.facts().value(Fact.BUILD_NUMBER).orElse("");
+        return Stream.concat(ofRoutes, read)
+                .filter(build -> !build.equals(own))
+                .distinct()
+                .sorted()
+                .toList();
     }
 }

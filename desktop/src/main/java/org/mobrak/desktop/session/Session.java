@@ -5,6 +5,7 @@ import java.nio.channels.ClosedByInterruptException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
@@ -17,6 +18,7 @@ import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.reader.TextIntake;
 import org.mobrak.core.job.JournalEntry;
 import org.mobrak.core.job.SheetStep;
@@ -40,6 +42,7 @@ public final class Session implements AutoCloseable {
     private final ExecutorService worker = Executors.newSingleThreadExecutor(task -> new Thread(task, "worker"));
     private final ReadOnlyObjectWrapper<Snapshot> snapshot = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Optional<Notice>> notice = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<Optional<Question>> question = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Optional<String>> work = new ReadOnlyObjectWrapper<>(Optional.empty());
 
     // These belong to the worker thread.
@@ -70,6 +73,11 @@ public final class Session implements AutoCloseable {
         return notice.getReadOnlyProperty();
     }
 
+    /** What the user must decide before it goes on; empty mostly. */
+    public ReadOnlyObjectProperty<Optional<Question>> question() {
+        return question.getReadOnlyProperty();
+    }
+
     /** What the worker is doing, in a few words; empty while it rests. */
     public ReadOnlyObjectProperty<Optional<String>> work() {
         return work.getReadOnlyProperty();
@@ -89,12 +97,12 @@ public final class Session implements AutoCloseable {
 
     /** Takes a text in from the clipboard or a text field. */
     public void takePasted(String text) {
-        telling("Reading the text", () -> bench.take(List.of(TextIntake.pasted(text))));
+        asking("Reading the text", () -> bench.offer(List.of(TextIntake.pasted(text))));
     }
 
     public void takeFiles(List<Path> files) {
         String what = files.size() == 1 ? files.get(0).getFileName().toString() : files.size() + " files";
-        telling("Reading " + what, () -> bench.takeFiles(files));
+        asking("Reading " + what, () -> bench.takeFiles(files));
     }
 
     public void takeTyped(Fact fact, String value) {
@@ -103,7 +111,33 @@ public final class Session implements AutoCloseable {
 
     /** Asks a phone on the cable for everything it can say. */
     public void takeFromCable(String seen) {
-        telling("Asking " + seen, () -> bench.takeFromCable(seen));
+        asking("Asking " + seen, () -> bench.takeFromCable(seen));
+    }
+
+    /** Notes several things that a person read, all or none. */
+    public void takeByHand(Map<Fact, String> said) {
+        telling("Noting the readings", () -> bench.takeByHand(said));
+    }
+
+    /** No longer lets a reading count; it is kept, with the reason. */
+    public void setAside(Reading reading, String reason) {
+        telling("Setting a reading aside", () -> bench.setAside(reading, reason));
+    }
+
+    /** Lets a reading that was set aside count again. */
+    public void letCount(Reading reading) {
+        telling("Letting a reading count", () -> bench.letCount(reading));
+    }
+
+    /** Sets a misread reading aside and notes what it should have said. */
+    public void correct(Reading reading, String value) {
+        telling("Correcting a reading", () -> bench.correct(reading, value));
+    }
+
+    /** Answers the question that is open. */
+    public void answer(Question.Answer answer) {
+        Question asked = question.get().orElseThrow();
+        telling("Putting the readings away", () -> bench.answer(asked, answer));
     }
 
     public void undo() {
@@ -195,11 +229,18 @@ public final class Session implements AutoCloseable {
     }
 
     private void telling(String what, Callable<Notice> change) {
+        asking(
+                what,
+                () -> Optional.ofNullable(change.call()).map(Outcome.Told::new).orElse(null));
+    }
+
+    private void asking(String what, Callable<Outcome> change) {
         notice.set(Optional.empty());
+        question.set(Optional.empty());
         pending++;
         work.set(Optional.of(what));
         latest = worker.submit(() -> {
-            Optional<Notice> outcome = attempt(what, change);
+            Optional<Outcome> outcome = attempt(what, change);
             // A cancelled task leaves its mark on the thread, and the database must not see it.
             Thread.interrupted();
             Optional<Snapshot> next = Optional.ofNullable(bench).map(open -> open.look(wish));
@@ -207,26 +248,36 @@ public final class Session implements AutoCloseable {
         });
     }
 
-    private void show(Optional<Snapshot> next, Optional<Notice> outcome) {
+    private void show(Optional<Snapshot> next, Optional<Outcome> outcome) {
         next.ifPresent(snapshot::set);
-        notice.set(outcome);
+        outcome.ifPresent(known -> {
+            if (known instanceof Outcome.Told told) {
+                notice.set(Optional.of(told.notice()));
+            } else if (known instanceof Outcome.Asked asked) {
+                question.set(Optional.of(asked.question()));
+            }
+        });
         pending--;
         if (pending == 0) {
             work.set(Optional.empty());
         }
     }
 
-    private static Optional<Notice> attempt(String what, Callable<Notice> change) {
+    private static Optional<Outcome> attempt(String what, Callable<Outcome> change) {
         try {
             return Optional.ofNullable(change.call());
         } catch (ClosedByInterruptException | InterruptedException cancelled) {
-            return Optional.of(new Notice(false, what + " was cancelled; nothing was changed."));
+            return told(false, what + " was cancelled; nothing was changed.");
         } catch (IOException | IllegalArgumentException | IllegalStateException refused) {
             LOG.info("{}: {}", what, refused.getMessage());
-            return Optional.of(new Notice(true, refused.getMessage()));
+            return told(true, refused.getMessage());
         } catch (Exception unexpected) {
             LOG.error(what, unexpected);
-            return Optional.of(new Notice(true, what + " failed; the log says why. Nothing was lost."));
+            return told(true, what + " failed; the log says why. Nothing was lost.");
         }
+    }
+
+    private static Optional<Outcome> told(boolean bad, String text) {
+        return Optional.of(new Outcome.Told(new Notice(bad, text)));
     }
 }

@@ -7,12 +7,19 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Finding;
+import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.Severity;
 import org.mobrak.core.identity.TypedReading;
+import org.mobrak.core.identity.check.PhoneSorting;
+import org.mobrak.core.identity.check.PhoneSorting.Heap;
 import org.mobrak.core.identity.reader.Parsed;
 import org.mobrak.core.identity.reader.RawText;
 import org.mobrak.core.identity.reader.ReadingParser;
@@ -24,6 +31,7 @@ import org.mobrak.core.job.SheetStep;
 import org.mobrak.core.logbook.Dossier;
 import org.mobrak.core.logbook.Logbook;
 import org.mobrak.core.logbook.PhoneRecord;
+import org.mobrak.core.logbook.SetAside;
 import org.mobrak.core.logbook.Workspace;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.link.Answer;
@@ -73,20 +81,82 @@ final class Workbench implements AutoCloseable {
         if (nickname.isBlank()) {
             throw new IllegalArgumentException("The phone needs a name, for example the hive it will go to.");
         }
-        lay(logbook().addPhone(nickname.strip(), now()));
+        Optional<PhoneRecord> before = picked;
+        PhoneRecord added = logbook().addPhone(nickname.strip(), now());
+        lay(added);
+        undoableAdding("adding “" + added.nickname() + "”", List.of(added), before);
     }
 
-    /** All files or none: the first that cannot be read stops it before anything is kept. */
-    Notice takeFiles(List<Path> files) throws IOException {
-        List<RawText> texts = new ArrayList<>();
-        for (Path file : files) {
-            RawText text = TextIntake.of(file);
-            texts.add(new RawText(file.getFileName().toString(), text.text(), text.findings()));
+    private void undoableAdding(String name, List<PhoneRecord> added, Optional<PhoneRecord> before) {
+        undo.did(new UndoStack.Step(
+                name,
+                () -> {
+                    added.forEach(phone -> logbook().withdraw(phone, now()));
+                    picked = before;
+                },
+                () -> {
+                    added.forEach(logbook()::restore);
+                    picked = Optional.of(added.get(added.size() - 1));
+                }));
+    }
+
+    /** All named files or none: the first that cannot be read stops it before anything is kept. */
+    Outcome takeFiles(List<Path> files) throws IOException {
+        FilePicker picked = FilePicker.read(files);
+        Outcome outcome = offer(picked.texts());
+        if (picked.passedOver() == 0 || !(outcome instanceof Outcome.Told told)) {
+            return outcome;
         }
-        return take(texts);
+        String more = " %d files held no reading and were passed over.".formatted(picked.passedOver());
+        return new Outcome.Told(new Notice(told.notice().bad(), told.notice().text() + more));
     }
 
-    Notice take(List<RawText> texts) {
+    /** Takes texts in, unless they are not all of the phone on the desk; then it asks before anything is mixed. */
+    Outcome offer(List<RawText> texts) {
+        List<Heap> heaps = PhoneSorting.sort(texts);
+        Facts facts = identity().facts();
+        if (heaps.size() < 2 && !PhoneSorting.isAnotherPhone(facts, texts)) {
+            return new Outcome.Told(take(texts));
+        }
+        String names = heaps.stream().map(Workbench::nameOf).collect(Collectors.joining(", "));
+        String here = facts.value(Fact.MODEL).map(model -> ", " + model).orElse("");
+        String text = heaps.size() == 1
+                ? "This is of another phone: %s. On the desk lies “%s”%s.".formatted(names, phone().nickname(), here)
+                : "This is of %d phones: %s. On the desk lies “%s”%s."
+                        .formatted(heaps.size(), names, phone().nickname(), here);
+        return new Outcome.Asked(new Question(text, heaps));
+    }
+
+    private static String nameOf(Heap heap) {
+        return heap.name().isEmpty() ? "model not known" : heap.name();
+    }
+
+    Notice answer(Question question, Question.Answer answer) {
+        return switch (answer) {
+            case LEAVE -> new Notice(false, "Left as it was; nothing was taken in.");
+            case SAME_PHONE ->
+                take(question.heaps().stream()
+                        .flatMap(heap -> heap.texts().stream())
+                        .toList());
+            case NEW_PHONES -> takeAsNew(question.heaps());
+        };
+    }
+
+    private Notice takeAsNew(List<Heap> heaps) {
+        Optional<PhoneRecord> before = picked;
+        List<PhoneRecord> added = new ArrayList<>();
+        for (Heap heap : heaps) {
+            PhoneRecord phone = logbook().addPhone("New: " + nameOf(heap), now());
+            heap.texts().forEach(text -> logbook().take(phone, text, now()));
+            added.add(phone);
+        }
+        lay(added.get(added.size() - 1));
+        String count = added.size() == 1 ? "1 phone" : added.size() + " phones";
+        undoableAdding("adding " + count, added, before);
+        return new Notice(false, count + " put in the drawer.");
+    }
+
+    private Notice take(List<RawText> texts) {
         Instant at = now();
         List<Long> intakes = new ArrayList<>();
         List<Parsed> parsed = new ArrayList<>();
@@ -107,7 +177,61 @@ final class Workbench implements AutoCloseable {
                 .toList();
         String first = odd.isEmpty() ? "" : " " + odd.get(0).message();
         String more = odd.size() < 2 ? "" : " (And %d more below.)".formatted(odd.size() - 1);
-        return new Notice(!odd.isEmpty(), "%d readings taken from “%s”.%s%s".formatted(readings, name, first, more));
+        String count = readings == 1 ? "1 reading" : readings + " readings";
+        return new Notice(!odd.isEmpty(), "%s taken from “%s”.%s%s".formatted(count, name, first, more));
+    }
+
+    /** Notes what a person read, all of it or none. */
+    Notice takeByHand(Map<Fact, String> said) {
+        Instant at = now();
+        List<Reading> readings = said.entrySet().stream()
+                .map(one -> TypedReading.parse(TypedReading.text(one.getKey(), one.getValue()), at))
+                .toList();
+        List<Long> intakes = readings.stream()
+                .map(reading -> logbook().take(phone(), reading))
+                .toList();
+        undoable(readings.size() + " readings by hand", intakes);
+        return new Notice(false, "%d readings noted.".formatted(readings.size()));
+    }
+
+    /** No longer lets a reading count, for a reason. */
+    Notice setAside(Reading reading, String reason) {
+        long entry = logbook().setAside(phone(), reading, reason.isBlank() ? "no reason given" : reason.strip(), now());
+        undo.did(new UndoStack.Step(
+                "setting “" + reading.value() + "” aside",
+                () -> logbook().takeBackAside(entry, now()),
+                () -> logbook().repeatAside(entry)));
+        return new Notice(false, "Set aside: " + reading.fact().label() + " “" + reading.value() + "”.");
+    }
+
+    /** Lets a reading count again. */
+    Notice letCount(Reading reading) {
+        SetAside entry =
+                dossier().asideOf(reading).orElseThrow(() -> new IllegalStateException("This reading counts already."));
+        logbook().takeBackAside(entry.id(), now());
+        undo.did(new UndoStack.Step(
+                "letting “" + reading.value() + "” count",
+                () -> logbook().repeatAside(entry.id()),
+                () -> logbook().takeBackAside(entry.id(), now())));
+        return new Notice(false, "It counts again: " + reading.fact().label() + " “" + reading.value() + "”.");
+    }
+
+    /** Notes what a reading should have said and sets what it did say aside. */
+    Notice correct(Reading reading, String value) {
+        Reading typed = TypedReading.parse(TypedReading.text(reading.fact(), value), now());
+        long aside = logbook().setAside(phone(), reading, "misread", now());
+        long intake = logbook().take(phone(), typed);
+        undo.did(new UndoStack.Step(
+                reading.fact().label() + " " + value,
+                () -> {
+                    logbook().withdraw(intake, now());
+                    logbook().takeBackAside(aside, now());
+                },
+                () -> {
+                    logbook().repeatAside(aside);
+                    logbook().restore(intake);
+                }));
+        return new Notice(false, "Corrected: " + reading.fact().label() + " is " + value + ".");
     }
 
     Notice takeTyped(Fact fact, String value) {
@@ -117,17 +241,17 @@ final class Workbench implements AutoCloseable {
     }
 
     /** Asks a phone on the cable for everything it can say. */
-    Notice takeFromCable(String seen) throws IOException, InterruptedException {
+    Outcome takeFromCable(String seen) throws IOException, InterruptedException {
         List<RawText> texts = new ArrayList<>();
         for (PhoneLink.Question question : PhoneLink.Question.values()) {
             Answer answer = link.ask(seen, question);
             if (answer instanceof Answer.Silence silence) {
-                return new Notice(true, silence.why() + " " + silence.remedy());
+                return new Outcome.Told(new Notice(true, silence.why() + " " + silence.remedy()));
             }
             RawText text = TextIntake.pasted(((Answer.Text) answer).text());
             texts.add(new RawText(seen + ", " + question.label(), text.text(), text.findings()));
         }
-        return take(texts);
+        return offer(texts);
     }
 
     private void undoable(String name, List<Long> intakes) {
@@ -221,6 +345,10 @@ final class Workbench implements AutoCloseable {
 
     private PhoneRecord phone() {
         return picked.orElseThrow(() -> new IllegalStateException("Add a phone to the drawer first."));
+    }
+
+    private Identity identity() {
+        return Identity.of(catalogue(), dossier().ledger(), List.of());
     }
 
     private Dossier dossier() {

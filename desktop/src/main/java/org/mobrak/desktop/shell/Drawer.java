@@ -1,20 +1,25 @@
 package org.mobrak.desktop.shell;
 
+import java.util.Locale;
 import java.util.Objects;
+import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.core.identity.Severity;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.session.DrawerEntry;
 import org.mobrak.desktop.session.Session;
@@ -60,10 +65,15 @@ final class Drawer implements View {
     @Override
     public void show(Snapshot snapshot) {
         showing = true;
+        Optional<PhoneRecord> before = Optional.ofNullable(
+                        phones.getSelectionModel().getSelectedItem())
+                .map(DrawerEntry::phone);
+        Optional<PhoneRecord> now = snapshot.desk().map(desk -> desk.dossier().phone());
         phones.getItems().setAll(snapshot.drawer());
-        snapshot.desk()
-                .map(desk -> desk.dossier().phone())
-                .ifPresentOrElse(this::mark, () -> phones.getSelectionModel().clearSelection());
+        now.ifPresentOrElse(this::mark, () -> phones.getSelectionModel().clearSelection());
+        if (!now.equals(before)) {
+            phones.scrollTo(Math.max(0, phones.getSelectionModel().getSelectedIndex() - 1));
+        }
         showing = false;
     }
 
@@ -101,14 +111,34 @@ final class Drawer implements View {
         private VBox drawn(DrawerEntry entry) {
             Label name = Texts.plain(entry.phone().nickname());
             name.getStyleClass().add("route-name");
-            Label waits = Texts.soft(entry.waitsFor());
-            if (entry.rooted()) {
-                waits.getStyleClass().add("verdict-fits");
-            }
-            VBox drawn = new VBox(name, Texts.exact(entry.name()), waits);
+            HBox.setHgrow(name, Priority.ALWAYS);
+            name.setMaxWidth(Double.MAX_VALUE);
+            HBox first = new HBox(name);
+            entry.worst()
+                    .filter(worst -> worst != Severity.NOTE)
+                    .ifPresent(worst -> first.getChildren().add(Sign.of(worst)));
+            VBox drawn = new VBox(first, Texts.exact(entry.name()), state(entry));
             drawn.getStyleClass().add("phone-cell");
             drawn.prefWidthProperty().bind(getListView().widthProperty().subtract(40));
             return drawn;
+        }
+
+        private static FlowPane state(DrawerEntry entry) {
+            FlowPane state = new FlowPane();
+            state.getStyleClass().add("phone-state");
+            for (DrawerEntry.Mark mark : entry.marks()) {
+                Label chip = Texts.soft(mark.word());
+                chip.getStyleClass()
+                        .addAll(
+                                "chip",
+                                "chip-" + mark.name().toLowerCase(Locale.ROOT).replace('_', '-'));
+                state.getChildren().add(chip);
+            }
+            Label waits = Texts.soft(entry.waitsFor());
+            waits.getStyleClass()
+                    .add(entry.worst().filter(Severity.STOP::equals).isPresent() ? "waits-stop" : "waits");
+            state.getChildren().add(waits);
+            return state;
         }
     }
 }

@@ -9,11 +9,13 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
 import javafx.util.Duration;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.session.Notice;
+import org.mobrak.desktop.session.Question;
 import org.mobrak.desktop.session.Session;
 
 /** Tells what just happened and, when work takes longer than a blink, what is being done and how to stop it. */
@@ -22,6 +24,9 @@ final class MessageBar {
 
     private final Label said = Texts.wrapped(Texts.plain(""));
     private final HBox notice;
+    private final Label asked = Texts.wrapped(Texts.plain(""));
+    private final Button apart = new Button();
+    private final VBox question;
     private final Label doing = Texts.plain("");
     private final HBox work;
     private final PauseTransition patience = new PauseTransition(A_BLINK);
@@ -36,22 +41,55 @@ final class MessageBar {
         close.setOnAction(press -> session.dismiss());
         notice = new HBox(said, close);
         notice.getStyleClass().add("notice");
+        question = question(session);
         Button cancel = new Button("Cancel");
         cancel.setId("cancel");
         cancel.setOnAction(press -> session.cancel());
         work = new HBox(new ProgressBar(), doing, cancel);
         work.getStyleClass().add("notice");
-        node = new StackPane(notice, work);
+        node = new StackPane(notice, question, work);
         node.getStyleClass().add("message-bar");
         present(notice, false);
+        present(question, false);
         present(work, false);
         patience.setOnFinished(over -> present(work, session.work().get().isPresent()));
         session.notice().addListener((property, old, what) -> show(what));
+        session.question().addListener((property, old, what) -> ask(what));
         session.work().addListener((property, old, what) -> showWork(what));
     }
 
     Region node() {
         return node;
+    }
+
+    private VBox question(Session session) {
+        asked.setId("question");
+        apart.setId("answer-new");
+        apart.getStyleClass().add("do-this");
+        apart.setOnAction(press -> session.answer(Question.Answer.NEW_PHONES));
+        Button same = new Button("Add it to this phone all the same");
+        same.setId("answer-same");
+        same.setOnAction(press -> session.answer(Question.Answer.SAME_PHONE));
+        Button leave = new Button("Leave it");
+        leave.setId("answer-leave");
+        leave.setOnAction(press -> session.answer(Question.Answer.LEAVE));
+        HBox answers = new HBox(apart, same, leave);
+        answers.getStyleClass().add("buttons");
+        VBox box = new VBox(asked, answers);
+        box.getStyleClass().addAll("notice", "question");
+        return box;
+    }
+
+    private void ask(Optional<Question> what) {
+        present(question, what.isPresent());
+        what.ifPresent(one -> {
+            asked.setText(one.text());
+            apart.setText(
+                    one.heaps().size() == 1
+                            ? "Put it in the drawer as a new phone"
+                            : "Put each in the drawer as a new phone");
+            apart.requestFocus();
+        });
     }
 
     private void show(Optional<Notice> what) {

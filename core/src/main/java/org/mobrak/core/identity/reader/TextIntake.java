@@ -45,7 +45,8 @@ public final class TextIntake {
     public static RawText of(Path file) throws IOException {
         String name = file.toString();
         if (Files.isDirectory(file)) {
-            throw new UnreadableInput(name + " is a folder; name the files in it.");
+            throw new UnreadableInput(
+                    name + " is a folder; name the files in it, or take it as a collection (--each).");
         }
         try (InputStream in = Files.newInputStream(file)) {
             return of(name, in);

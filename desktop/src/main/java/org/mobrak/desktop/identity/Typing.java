@@ -1,0 +1,80 @@
+package org.mobrak.desktop.identity;
+
+import java.util.List;
+import java.util.function.Consumer;
+import javafx.beans.value.ObservableValue;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Control;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import org.mobrak.core.identity.Fact;
+
+/** Where a person who stands with the phone in hand gives a fact's value: a choice of words, or a field. */
+final class Typing {
+    private final Control control;
+    private final ObservableValue<String> value;
+    private final Runnable clear;
+
+    private Typing(Control control, ObservableValue<String> value, Runnable clear) {
+        this.control = control;
+        this.value = value;
+        this.clear = clear;
+        control.setMaxWidth(Double.MAX_VALUE);
+        HBox.setHgrow(control, Priority.ALWAYS);
+    }
+
+    static Typing of(Fact fact) {
+        List<String> words = fact.domain().words();
+        if (words.isEmpty()) {
+            TextField field = new TextField();
+            field.setPromptText(fact.label());
+            field.setAccessibleText(fact.label());
+            field.getStyleClass().add("exact-input");
+            return new Typing(field, field.textProperty(), field::clear);
+        }
+        ComboBox<String> choice = new ComboBox<>();
+        choice.getItems().setAll(words);
+        choice.setPromptText("Choose");
+        choice.setAccessibleText(fact.label());
+        return new Typing(choice, choice.valueProperty(), () -> choice.setValue(null));
+    }
+
+    /** A line with the field and a button; Enter in the field presses it. */
+    static HBox line(Fact fact, Consumer<String> note) {
+        Typing typing = of(fact);
+        Button button = new Button("Note it");
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        button.setOnAction(press -> note.accept(typing.text()));
+        button.disableProperty().bind(typing.value.map(String::isBlank).orElse(true));
+        if (typing.control instanceof TextField field) {
+            field.setOnAction(enter -> button.fire());
+        }
+        HBox line = new HBox(typing.control, button);
+        line.getStyleClass().add("typing");
+        return line;
+    }
+
+    /** For a form in which each field has its label beside it. */
+    Typing withoutPrompt() {
+        if (control instanceof TextField field) {
+            field.setPromptText("");
+        }
+        return this;
+    }
+
+    Control control() {
+        return control;
+    }
+
+    /** What was given; empty where nothing was. */
+    String text() {
+        return value.getValue() == null ? "" : value.getValue().strip();
+    }
+
+    void clear() {
+        clear.run();
+    }
+}

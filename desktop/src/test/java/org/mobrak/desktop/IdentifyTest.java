@@ -1,0 +1,207 @@
+package org.mobrak.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.List;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Hyperlink;
+import javafx.scene.control.TextArea;
+import javafx.scene.control.ToggleButton;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.core.catalogue.Identity;
+import org.mobrak.core.fit.RouteFit;
+import org.mobrak.core.fit.Verdict;
+import org.mobrak.core.identity.Belief;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.desktop.demo.DemoWorkspace;
+import org.mobrak.desktop.session.DrawerEntry;
+
+/** Who is this phone, exactly? Asked through the real window. */
+class IdentifyTest {
+    private static final Path READINGS = Desktop.HOME.resolve("demo/readings");
+
+    @TempDir
+    private Path top;
+
+    private Path folder;
+
+    @BeforeEach
+    void layOutTheDemo() throws Exception {
+        folder = top.resolve("demo");
+        DemoWorkspace.create(Desktop.HOME, folder, Clock.systemUTC());
+    }
+
+    @Test
+    void aMisreadModelIsAskedAboutCorrectedAndUndone() throws Exception {
+        try (Desktop desktop = Desktop.open(folder)) {
+            desktop.fill("nickname", "Hive 20");
+            desktop.click("add-phone");
+            desktop.fill("paste", "Model number: OV-L21OF\nOS version: 4.1.2\n");
+            desktop.click("take");
+            desktop.assertShows("Did you mean OV-L210F?");
+            assertThat(identity(desktop).facts().value(Fact.SHOP_NAME))
+                    .as("never a silent match")
+                    .isEmpty();
+            desktop.robot().clickOn("It is OV-L210F");
+            desktop.rest();
+            assertThat(identity(desktop).facts().belief(Fact.MODEL)).isInstanceOf(Belief.Certain.class);
+            assertThat(identity(desktop).facts().value(Fact.SHOP_NAME)).contains("Lantern 2");
+            desktop.click("undo");
+            assertThat(desktop.text("phone-model")).isEqualTo("OV-L21OF");
+            desktop.click("undo");
+            desktop.click("undo");
+            assertThat(drawer(desktop)).as("adding the phone is undone too").hasSize(13);
+        }
+    }
+
+    @Test
+    void whatIsTypedByHandIsCheckedBeforeAnythingIsKept() throws Exception {
+        try (Desktop desktop = Desktop.open(folder)) {
+            pick(desktop, "Hive 2");
+            desktop.assertShows("Which of 3 variants is it?");
+            desktop.click("by-hand");
+            desktop.fill("hand-baseband", "L215-M03");
+            desktop.fill("hand-batteryPercent", "400");
+            desktop.click("hand-note");
+            desktop.assertShows("Battery percent must be a whole number from 0 to 100, not “400”.");
+            desktop.fill("hand-batteryPercent", "64");
+            desktop.choose("hand-batteryBody", "flat");
+            desktop.click("hand-note");
+            assertThat(identity(desktop).facts().value(Fact.BATTERY_BODY)).contains("flat");
+            assertThat(identity(desktop).candidates().variants()).hasSize(1);
+            desktop.click("undo");
+            assertThat(identity(desktop).candidates().variants()).hasSize(3);
+        }
+    }
+
+    @Test
+    void aPortedOsIsShownSideBySideAndAReadingIsSetAside() throws Exception {
+        try (Desktop desktop = Desktop.open(folder)) {
+            pick(desktop, "Hive 5");
+            desktop.assertShows("Sources disagree: Model number");
+            desktop.assertShows("“TS-J440” leads: the firmware itself draws it");
+            desktop.assertShows("The OS was ported from another phone");
+            Hyperlink settle = desktop.robot()
+                    .lookup((Node node) -> node instanceof Hyperlink)
+                    .query();
+            desktop.robot().interact(settle::fire);
+            desktop.robot().interact(() -> asideButton(desktop, 1).fire());
+            ComboBox<String> reason = desktop.find("aside-reason");
+            desktop.robot().interact(() -> reason.getEditor().setText("the OS was ported"));
+            desktop.click("aside");
+            desktop.assertShows("Set aside: the OS was ported");
+            assertThat(identity(desktop).facts().belief(Fact.MODEL)).isInstanceOf(Belief.Certain.class);
+            desktop.robot().clickOn("Let it count");
+            desktop.rest();
+            assertThat(identity(desktop).facts().belief(Fact.MODEL)).isInstanceOf(Belief.Conflicting.class);
+            desktop.click("undo");
+            assertThat(identity(desktop).facts().belief(Fact.MODEL)).isInstanceOf(Belief.Certain.class);
+        }
+        try (Desktop desktop = Desktop.open(folder)) {
+            desktop.pick("facts", Object.class, row -> row.toString().contains("fact=MODEL"));
+            desktop.assertShows("Set aside: the OS was ported");
+        }
+    }
+
+    private static Button asideButton(Desktop desktop, int index) {
+        return desktop.robot()
+                .lookup((Node node) -> node instanceof Button button && "Set aside…".equals(button.getText()))
+                .nth(index)
+                .query();
+    }
+
+    @Test
+    void theRulerTakesStringsApartAndLaysAnotherOverThem() throws Exception {
+        try (Desktop desktop = Desktop.open(folder)) {
+            pick(desktop, "Hive 3");
+            desktop.assertShows("Bootloader revision");
+            ComboBox<String> other = desktop.find("other-build");
+            assertThat(other.getItems()).containsExactly("LN2-F08-130611");
+            desktop.choose("other-build", "LN2-F08-130611");
+            desktop.assertShows("The bootloader revision is 08, below this phone's 09: the phone will refuse it.");
+            desktop.choose("other-build", "J5-511-0382");
+            desktop.assertShows("“J5-511-0382” is not built like this build number.");
+            ToggleButton buildId = desktop.find("ruler-build-id");
+            desktop.robot().interact(buildId::fire);
+            desktop.assertShows("2012, quarter 3");
+            desktop.assertShows("2012-08-23");
+        }
+    }
+
+    @Test
+    void anotherPhonesListingIsAskedAboutBeforeItIsMixed() throws Exception {
+        String listing = Files.readString(READINGS.resolve("hive-11-listing.txt"));
+        try (Desktop desktop = Desktop.open(folder)) {
+            pick(desktop, "Hive 3");
+            var before = desktop.session().snapshot().get();
+            desktop.fill("paste", listing);
+            desktop.click("take");
+            assertThat(desktop.text("question"))
+                    .contains("another phone: TS-J540")
+                    .contains("OV-L210F");
+            desktop.click("answer-leave");
+            assertThat(desktop.session().snapshot().get()).isEqualTo(before);
+            assertThat(desktop.<TextArea>find("paste").getText())
+                    .as("nothing is lost")
+                    .isEqualTo(listing);
+            desktop.click("take");
+            desktop.click("answer-new");
+            assertThat(desktop.text("phone-name")).isEqualTo("New: TS-J540");
+            assertThat(drawer(desktop)).hasSize(14);
+            desktop.click("undo");
+            assertThat(drawer(desktop)).hasSize(13);
+            assertThat(desktop.text("phone-model")).isEqualTo("OV-L210F");
+        }
+    }
+
+    @Test
+    void aFolderOfTwoPhonesBecomesTwoPhones() throws Exception {
+        Path club = Files.createDirectory(top.resolve("club"));
+        for (String name : List.of("hive-04-listing.txt", "hive-12-listing.txt", "hive-12-shell.txt")) {
+            Files.copy(READINGS.resolve(name), club.resolve(name));
+        }
+        Files.writeString(club.resolve("notes.txt"), "bring honey");
+        try (Desktop desktop = Desktop.open(folder)) {
+            desktop.robot().interact(() -> desktop.session().takeFiles(List.of(club)));
+            desktop.rest();
+            assertThat(desktop.text("question")).contains("2 phones: OV-L310, TS-J610");
+            desktop.click("answer-new");
+            assertThat(drawer(desktop)).hasSize(15);
+            assertThat(identity(desktop).facts().value(Fact.ROOT))
+                    .as("the shell went with its listing")
+                    .contains("temporary");
+        }
+    }
+
+    @Test
+    void aSwollenBatteryStopsEverything() throws Exception {
+        try (Desktop desktop = Desktop.open(folder)) {
+            pick(desktop, "Hive 10");
+            desktop.assertShows("The battery is swollen, and is overheated, as the phone says. Stop");
+            assertThat(drawer(desktop)).extracting(DrawerEntry::waitsFor).contains("stop: battery swollen");
+            assertThat(desktop.session().snapshot().get().desk().orElseThrow().fits())
+                    .extracting(RouteFit::verdict)
+                    .containsOnly(Verdict.REFUSED);
+        }
+    }
+
+    private static void pick(Desktop desktop, String nickname) {
+        desktop.pick(
+                "phones", DrawerEntry.class, entry -> entry.phone().nickname().startsWith(nickname + ","));
+    }
+
+    private static Identity identity(Desktop desktop) {
+        return desktop.session().snapshot().get().desk().orElseThrow().identity();
+    }
+
+    private static List<DrawerEntry> drawer(Desktop desktop) {
+        return desktop.session().snapshot().get().drawer();
+    }
+}
