@@ -7,13 +7,11 @@ import org.mobrak.core.identity.Source;
 final class BannerReader implements FormReader {
     @Override
     public void read(Page page) {
-        for (int i = 0; i < page.size(); i++) {
-            int index = i;
-            KernelBanner.in(page.raw(i)).filter(banner -> page.isOpen(index)).ifPresent(banner -> {
-                page.take(index);
-                say(page, banner, index);
-            });
-        }
+        page.open()
+                .forEach(index -> KernelBanner.in(page.raw(index)).ifPresent(banner -> {
+                    page.take(index);
+                    say(page, banner, index);
+                }));
     }
 
     private static void say(Page page, KernelBanner banner, int index) {

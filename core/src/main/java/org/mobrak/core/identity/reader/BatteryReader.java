@@ -32,12 +32,12 @@ final class BatteryReader implements FormReader {
     @Override
     public void read(Page page) {
         Map<String, Entry> entries = new HashMap<>();
-        for (int i = 0; i < page.size(); i++) {
-            Matcher line = LINE.matcher(page.line(i));
-            if (page.isOpen(i) && line.matches()) {
-                entries.putIfAbsent(line.group(1), new Entry(line.group(2), i));
+        page.open().forEach(index -> {
+            Matcher line = LINE.matcher(page.line(index));
+            if (line.matches()) {
+                entries.putIfAbsent(line.group(1), new Entry(line.group(2), index));
             }
-        }
+        });
         if (entries.size() >= ENOUGH) {
             entries.values().forEach(entry -> page.take(entry.index()));
             say(page, entries);

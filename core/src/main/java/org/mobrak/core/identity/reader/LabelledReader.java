@@ -2,7 +2,7 @@ package org.mobrak.core.identity.reader;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -39,8 +39,11 @@ final class LabelledReader implements FormReader {
     @Override
     public void read(Page page) {
         List<Entry> entries = entries(page);
-        Map<LabelledForm, Long> weights = new HashMap<>();
-        forms.forEach(form -> weights.put(form, weight(form, entries)));
+        if (entries.isEmpty()) {
+            return;
+        }
+        Map<Source, Long> weights = new EnumMap<>(Source.class);
+        forms.forEach(form -> weights.put(form.source(), weight(form, entries)));
         long best = weights.values().stream().max(Comparator.naturalOrder()).orElse(0L);
         if (best > 1 || best == 1 && page.size() <= A_SHORT_TEXT) {
             entries.forEach(entry -> take(page, entry, weights));
@@ -52,13 +55,7 @@ final class LabelledReader implements FormReader {
     }
 
     private List<Entry> entries(Page page) {
-        List<Entry> entries = new ArrayList<>();
-        for (int i = 0; i < page.size(); i++) {
-            if (page.isOpen(i)) {
-                entry(page, i).ifPresent(entries::add);
-            }
-        }
-        return entries;
+        return page.open().boxed().flatMap(index -> entry(page, index).stream()).toList();
     }
 
     private Optional<Entry> entry(Page page, int index) {
@@ -78,10 +75,10 @@ final class LabelledReader implements FormReader {
         return label.strip().toLowerCase(Locale.ROOT).replaceAll("\\s+", " ");
     }
 
-    private static void take(Page page, Entry entry, Map<LabelledForm, Long> weights) {
-        Optional<LabelledForm> form = weights.keySet().stream()
-                .filter(one -> weights.get(one) > 0 && one.knows(entry.label()))
-                .max(Comparator.comparing((LabelledForm one) -> weights.get(one))
+    private void take(Page page, Entry entry, Map<Source, Long> weights) {
+        Optional<LabelledForm> form = forms.stream()
+                .filter(one -> weights.get(one.source()) > 0 && one.knows(entry.label()))
+                .max(Comparator.comparing((LabelledForm one) -> weights.get(one.source()))
                         .thenComparing(LabelledForm::source, Comparator.reverseOrder()));
         if (form.isEmpty()) {
             return;

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Reading;
@@ -26,8 +27,22 @@ final class Page {
     Page(RawText raw, Instant takenAt) {
         this.name = raw.name();
         this.takenAt = takenAt;
-        this.lines = List.of(raw.text().split("\r\n|\r|\n", -1));
+        this.lines = split(raw.text());
         this.findings = new ArrayList<>(raw.findings());
+    }
+
+    /** Lines end as they do on any system; an ending at the end of the text makes an empty last line. */
+    private static List<String> split(String text) {
+        String unified =
+                text.indexOf('\r') < 0 ? text : text.replace("\r\n", "\n").replace('\r', '\n');
+        List<String> lines = new ArrayList<>();
+        int start = 0;
+        for (int end = unified.indexOf('\n'); end >= 0; end = unified.indexOf('\n', start)) {
+            lines.add(unified.substring(start, end));
+            start = end + 1;
+        }
+        lines.add(unified.substring(start));
+        return lines;
     }
 
     String name() {
@@ -51,6 +66,11 @@ final class Page {
     /** Whether no reader has taken this line yet. */
     boolean isOpen(int index) {
         return !taken.get(index);
+    }
+
+    /** The lines that no reader has taken yet, in order. */
+    IntStream open() {
+        return IntStream.iterate(taken.nextClearBit(0), i -> i < lines.size(), i -> taken.nextClearBit(i + 1));
     }
 
     void take(int index) {
@@ -96,12 +116,14 @@ final class Page {
 
     /** A line break belongs to some values; any other control character could hide what really stands there. */
     private String visible(String value, int index) {
+        if (value.chars().noneMatch(Page::isHidden)) {
+            return value;
+        }
         StringBuilder seen = new StringBuilder(value.length());
         value.chars().forEach(c -> {
-            boolean hidden = Character.isISOControl(c) && c != '\n' || Character.getType(c) == Character.FORMAT;
-            seen.append(hidden ? "\\u%04X".formatted(c) : String.valueOf((char) c));
+            seen.append(isHidden(c) ? "\\u%04X".formatted(c) : String.valueOf((char) c));
         });
-        if (seen.length() != value.length() && !escaped) {
+        if (!escaped) {
             escaped = true;
             tell(Finding.caution(
                     "control-characters",
@@ -109,5 +131,9 @@ final class Page {
                             .formatted(place(index))));
         }
         return seen.toString();
+    }
+
+    private static boolean isHidden(int c) {
+        return Character.isISOControl(c) && c != '\n' || Character.getType(c) == Character.FORMAT;
     }
 }

@@ -87,6 +87,9 @@ final class PropertyReader implements FormReader {
         private int takeListed(int index, String key, String rest) {
             page.take(index);
             if (rest.endsWith("]")) {
+                if (!PropertyKeys.isKey(key)) {
+                    return index;
+                }
                 String value = rest.substring(0, rest.length() - 1);
                 take(new Property(key, value, Source.PROPERTY_LISTING, index));
                 return index;
@@ -105,7 +108,11 @@ final class PropertyReader implements FormReader {
             return index;
         }
 
+        /** A key of no interest may stand as often as it likes. */
         private void take(Property property) {
+            if (!PropertyKeys.isKey(property.key())) {
+                return;
+            }
             Property first = firstOfKey.putIfAbsent(property.key(), property);
             if (first != null) {
                 reportDuplicate(first, property);
@@ -145,7 +152,7 @@ final class PropertyReader implements FormReader {
         }
 
         private void reportBrokenLine(int index, String line) {
-            boolean listingGoesOn = line.startsWith("[") && !firstOfKey.isEmpty() && !line.endsWith("]");
+            boolean listingGoesOn = line.startsWith("[") && page.anyTaken() && !line.endsWith("]");
             if (listingGoesOn || PropertyKeys.isKey(line)) {
                 page.tell(Finding.caution(
                         "cut-listing",

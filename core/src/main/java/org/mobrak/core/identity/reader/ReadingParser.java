@@ -18,7 +18,7 @@ public final class ReadingParser {
             new BatteryReader(),
             new LabelledReader());
 
-    private static final int A_GLANCE = 200;
+    private static final int A_GLANCE = 40;
 
     private ReadingParser() {}
 

@@ -15,16 +15,13 @@ final class ShellIdentityReader implements FormReader {
 
     @Override
     public void read(Page page) {
-        for (int i = 0; i < page.size(); i++) {
-            if (!page.isOpen(i) || !page.raw(i).contains("uid=")) {
-                continue;
-            }
-            Matcher identity = IDENTITY.matcher(page.line(i));
+        page.open().filter(index -> page.raw(index).contains("uid=")).forEach(index -> {
+            Matcher identity = IDENTITY.matcher(page.line(index));
             if (identity.find()) {
-                page.take(i);
-                say(page, Long.parseLong(identity.group(1)), i);
+                page.take(index);
+                say(page, Long.parseLong(identity.group(1)), index);
             }
-        }
+        });
     }
 
     private static void say(Page page, long user, int index) {

@@ -3,8 +3,8 @@ package org.mobrak.core.identity.reader;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
-import java.nio.charset.CharsetDecoder;
 import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.AccessDeniedException;
@@ -71,12 +71,14 @@ public final class TextIntake {
         if (charset == StandardCharsets.UTF_8 && looksBinary(head)) {
             throw new UnreadableInput(name + " is a binary file, not text; give a property listing or a banner.");
         }
-        if (!ReadingParser.looksLikeReadings(decode(head, charset, new ArrayList<>()))) {
+        List<Finding> findings = new ArrayList<>();
+        if (head.length < HEAD_BYTES) {
+            return clean(name, decode(head, charset, findings), findings);
+        }
+        if (!ReadingParser.looksLikeReadings(new String(head, charset))) {
             throw nothingIn(name);
         }
-        List<Finding> findings = new ArrayList<>();
-        byte[] bytes = head.length < HEAD_BYTES ? head : rest(name, head, in, findings);
-        return clean(name, decode(bytes, charset, findings), findings);
+        return clean(name, decode(rest(name, head, in, findings), charset, findings), findings);
     }
 
     private static byte[] rest(String name, byte[] head, InputStream in, List<Finding> findings) throws IOException {
@@ -112,16 +114,25 @@ public final class TextIntake {
                 + " screen or label, a battery status, a volume listing or a shell's identity.");
     }
 
-    private static String decode(byte[] bytes, Charset charset, List<Finding> findings) throws IOException {
-        CharsetDecoder strict = charset.newDecoder()
-                .onMalformedInput(CodingErrorAction.REPORT)
-                .onUnmappableCharacter(CodingErrorAction.REPORT);
-        try {
-            return strict.decode(ByteBuffer.wrap(bytes)).toString();
-        } catch (java.nio.charset.CharacterCodingException broken) {
+    /** The quick way first; only a text with replacement characters in it needs the strict look. */
+    private static String decode(byte[] bytes, Charset charset, List<Finding> findings) {
+        String text = new String(bytes, charset);
+        if (text.indexOf('\uFFFD') >= 0 && !isValid(bytes, charset)) {
             findings.add(Finding.caution(
                     "invalid-utf8", "Some bytes are no valid " + charset + " text; they are shown as \uFFFD."));
-            return new String(bytes, charset);
+        }
+        return text;
+    }
+
+    private static boolean isValid(byte[] bytes, Charset charset) {
+        try {
+            charset.newDecoder()
+                    .onMalformedInput(CodingErrorAction.REPORT)
+                    .onUnmappableCharacter(CodingErrorAction.REPORT)
+                    .decode(ByteBuffer.wrap(bytes));
+            return true;
+        } catch (CharacterCodingException broken) {
+            return false;
         }
     }
 

@@ -24,14 +24,12 @@ final class VolumesReader implements FormReader {
     @Override
     public void read(Page page) {
         Optional<Columns> columns = Optional.empty();
-        for (int i = 0; i < page.size(); i++) {
-            if (page.isOpen(i) && page.line(i).startsWith("Filesystem")) {
-                columns = columns(page.line(i));
-                if (columns.isPresent()) {
-                    page.take(i);
-                }
-            } else if (columns.isPresent() && page.isOpen(i)) {
-                takeRow(page, i, columns.get());
+        for (int index : page.open().toArray()) {
+            if (page.line(index).startsWith("Filesystem")) {
+                columns = columns(page.line(index));
+                columns.ifPresent(found -> page.take(index));
+            } else if (columns.isPresent()) {
+                takeRow(page, index, columns.get());
             }
         }
     }

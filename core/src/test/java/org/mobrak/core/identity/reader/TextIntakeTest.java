@@ -33,7 +33,7 @@ class TextIntakeTest {
         assertRefused(folder.resolve("nowhere.txt"), "does not exist");
         assertRefused(folder, "is a folder");
         assertRefused(file(new byte[0]), "is empty");
-        assertRefused(file("\n \r\n".getBytes(UTF_8)), "holds no reading");
+        assertRefused(file("\n \r\n".getBytes(UTF_8)), "is empty");
         assertRefused(file(noise), "is a binary file");
         assertRefused(file("a letter about bees, and x=1".getBytes(UTF_8)), "holds no reading");
     }
