@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -15,11 +16,16 @@ import javafx.scene.control.ToggleButton;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.Verdict;
 import org.mobrak.core.identity.Belief;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.TypedReading;
+import org.mobrak.core.logbook.PhoneRecord;
+import org.mobrak.core.logbook.Workspace;
 import org.mobrak.desktop.demo.DemoWorkspace;
 import org.mobrak.desktop.session.DrawerEntry;
 
@@ -189,6 +195,99 @@ class IdentifyTest {
             assertThat(desktop.session().snapshot().get().desk().orElseThrow().fits())
                     .extracting(RouteFit::verdict)
                     .containsOnly(Verdict.REFUSED);
+        }
+    }
+
+    /** One paste for each form; what it says and from where can be seen behind the fact. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "[ro.product.model]: [KQ-T5]; MODEL; property list",
+                "ro.product.model=KQ-T5; MODEL; property file",
+                "Linux version 3.0.31 (a@b) #1 Tue Oct 22 09:31:04 UTC 2013; KERNEL_RELEASE; kernel banner",
+                "Model number|KQ-T5|Build number|T5-W-236118; BUILD_NUMBER; about screen",
+                "(bootloader) product: tern|(bootloader) unlocked: yes; LOCK; bootloader variables",
+                "DOWNLOAD MODE|CUSTOM WRITES: 3; CUSTOM_WRITES; download-mode screen",
+                "MODEL: KQ-T5|S/N: 3a80; SERIAL; label",
+                "level: 40|scale: 100|temperature: 251; BATTERY_TEMPERATURE; battery status",
+                "Filesystem Size Used Free Blksize|/data 1.5G 1.0G 512.0M 4096; DATA_FREE; volume listing",
+                "uid=0(root) gid=0(root); ROOT; root proof",
+            })
+    void everyFormIsTakenThroughTheWindow(String text, Fact fact, String source) throws Exception {
+        try (Desktop desktop = Desktop.open(folder)) {
+            desktop.fill("nickname", "Hive 20");
+            desktop.click("add-phone");
+            desktop.fill("paste", text.replace('|', '\n'));
+            desktop.click("take");
+            desktop.pick("facts", Object.class, row -> row.toString().contains("fact=" + fact.name() + ","));
+            desktop.assertShows(source + ": Pasted text, line ");
+            assertThat(desktop.<TextArea>find("paste").getText())
+                    .as("kept, so cleared")
+                    .isEmpty();
+        }
+    }
+
+    @Test
+    void everyCheckIsToldInTheWindow() throws Exception {
+        try (Desktop desktop = Desktop.open(folder)) {
+            desktop.fill("nickname", "Hive 20");
+            desktop.click("add-phone");
+            desktop.fill("paste", """
+                    [ro.product.model]: [OV-L210F]
+                    [ro.product.manufacturer]: [Orvane]
+                    [ro.build.id]: [KTU84P]
+                    [ro.build.version.release]: [4.1.2]
+                    [ro.build.version.sdk]: [19]
+                    [ro.build.date.utc]: [1382434215]
+                    [ro.build.version.security_patch]: [2016-04-01]
+                    [ro.build.display.id]: [LN2-F09-131022]
+                    [ro.bootloader]: [LN2F-B08]
+                    [ro.build.tags]: [test-keys]
+                    [ro.build.fingerprint]: [o/l2n/l2:4.1.1/JZO54K/1:user/test-keys]
+                    [gsm.version.baseband]: [L215-M03]
+                    Linux version 3.0.31 (hobby@shed) #1 Sat Feb 14 22:17:45 CET 2015
+                    level: 40
+                    scale: 100
+                    temperature: 455
+                    """);
+            desktop.click("take");
+            for (String words : List.of(
+                    "is of the family of OS version 4.4",
+                    "the build date is 2013-10-22, before it",
+                    "belongs to API level 16",
+                    "the fingerprint says 4.1.1",
+                    "later than the build of 2013-10-22 can hold",
+                    "The kernel was built on 2015-02-14 by hobby@shed",
+                    "This is no stock OS",
+                    "names bootloader revision 09, but the bootloader says 08",
+                    "it is that of OV-L215",
+                    "The battery has 45.5 °C",
+                    "How sure: likely")) {
+                desktop.assertShows(words);
+            }
+        }
+    }
+
+    @Test
+    void aDrawerOfManyPhonesStaysQuick() throws Exception {
+        try (Workspace workspace = Workspace.open(folder)) {
+            for (int i = 0; i < 300; i++) {
+                PhoneRecord phone = workspace.logbook().addPhone("Spare " + i, Instant.now());
+                workspace.logbook().take(phone, TypedReading.parse("model=KQ-T5", Instant.now()));
+            }
+        }
+        try (Desktop desktop = Desktop.open(folder)) {
+            desktop.pick(
+                    "phones",
+                    DrawerEntry.class,
+                    entry -> entry.phone().nickname().equals("Spare 299"));
+            assertThat(desktop.text("phone-name")).isEqualTo("Spare 299");
+            desktop.robot().interact(() -> desktop.session().takeTyped(Fact.LOCK, "unlocked"));
+            desktop.rest();
+            assertThat(drawer(desktop)).hasSize(313);
+            assertThat(drawer(desktop).get(312).marks()).containsExactly(DrawerEntry.Mark.UNLOCKED);
+            assertThat(drawer(desktop).get(311).marks()).isEmpty();
         }
     }
 

@@ -78,4 +78,25 @@ class CandidatesTest {
     private static List<String> models(Candidates candidates) {
         return candidates.variants().stream().map(one -> one.phone().model()).toList();
     }
+
+    /** Every slip of one letter in every model number of the catalogue leads back to that number, and only as a proposal. */
+    @Test
+    void everySlipLeadsBack() {
+        List<String> slips = List.of("0O", "O0", "1I", "I1", "5S", "S5", "8B", "B8");
+        for (KnownPhone phone : catalogue.phones()) {
+            String model = phone.model();
+            for (int i = 0; i < model.length(); i++) {
+                for (String slip : slips) {
+                    if (model.charAt(i) == slip.charAt(0)) {
+                        String typed = model.substring(0, i) + slip.charAt(1) + model.substring(i + 1);
+                        assertThat(LookAlike.of(typed, catalogue.phones()))
+                                .as(typed)
+                                .contains(model);
+                        assertThat(catalogue.phone(typed)).as(typed).isEmpty();
+                    }
+                }
+            }
+            assertThat(LookAlike.of(model.replace("-", ""), catalogue.phones())).contains(model);
+        }
+    }
 }

@@ -82,6 +82,34 @@ class CatalogueLoaderTest {
                 .hasSizeGreaterThanOrEqualTo(4);
     }
 
+    /** The same for a grammar. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = ';',
+            quoteCharacter = '"',
+            value = {
+                "examples: [LN2F-B09; examples: [LN2F-C09; 4; do not fit the example LN2F-C09",
+                "length: [2]; length: [3]; 4; Count the characters",
+                "role: carrier; role: courier; 7; enumeration",
+                "length: [2]; length: [3, 2]; 9; least length",
+                "length: [2]; length: [2], format: dddd; 9; pattern",
+                "literal: \"-B\"; literal: \"\"; 8; must be",
+                "fact: bootloader; fact: model; 3; enumeration",
+            })
+    void tellsEachFaultOfAGrammar(String good, String bad, int line, String words) throws IOException {
+        Path file = folder.resolve("grammars/orvane-bootloader.yaml");
+        String text = Files.readString(file);
+        assertThat(text).contains(good);
+        Files.writeString(file, text.replaceFirst(Pattern.quote(good), bad));
+        CatalogueLoader.Loaded loaded = CatalogueLoader.load(folder);
+        assertThat(loaded.faults()).as("%s", loaded.faults()).anySatisfy(fault -> {
+            assertThat(fault.file()).isEqualTo("grammars/orvane-bootloader.yaml");
+            assertThat(fault.line()).isEqualTo(line);
+            assertThat(fault.text()).containsIgnoringCase(words);
+        });
+        assertThat(loaded.catalogue().rulers().grammars()).hasSizeGreaterThanOrEqualTo(5);
+    }
+
     @Test
     void refusesYamlThatIsMadeToHurt() throws IOException {
         String bomb =

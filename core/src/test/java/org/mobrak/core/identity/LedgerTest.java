@@ -53,6 +53,44 @@ class LedgerTest {
     }
 
     @Test
+    void theFirmwareLeadsOnTheModelAndTheRunningSystemOnTheRest() {
+        for (Source below : List.of(Source.DOWNLOAD_SCREEN, Source.BOOTLOADER_VARIABLES, Source.LABEL)) {
+            Facts facts = ledger(
+                            reading(Fact.MODEL, "TS-J540", Source.PROPERTY_LISTING, MONDAY),
+                            reading(Fact.MODEL, "TS-J440", below, MONDAY),
+                            reading(Fact.OS_VERSION, "5.1", below, MONDAY),
+                            reading(Fact.OS_VERSION, "5.1.1", Source.PROPERTY_LISTING, MONDAY))
+                    .facts();
+            assertThat(facts.value(Fact.MODEL)).as("%s", below).contains("TS-J440");
+            assertThat(facts.value(Fact.OS_VERSION)).as("%s", below).contains("5.1.1");
+            assertThat(below.reason()).isNotBlank();
+        }
+    }
+
+    @Test
+    void aRootShellNeitherTakesBackLastingRootNorOutlivesItsLoss() {
+        Instant wednesday = TUESDAY.plusSeconds(86_400);
+        Reading lasting = reading(Fact.ROOT, "permanent", Source.TYPED, MONDAY);
+        Reading shell = reading(Fact.ROOT, "temporary", Source.ROOT_PROOF, TUESDAY);
+        Reading lost = reading(Fact.ROOT, "none", Source.TYPED, wednesday);
+        assertThat(ledger(shell).facts().value(Fact.ROOT)).contains("temporary");
+        assertThat(ledger(lasting, shell).facts().value(Fact.ROOT)).contains("permanent");
+        assertThat(ledger(lasting, shell, lost).facts().value(Fact.ROOT)).contains("none");
+    }
+
+    @Test
+    void aReadingSetAsideStaysAndIsNotJudged() {
+        Reading wrong =
+                reading(Fact.MODEL, "KQ-T5B", Source.PROPERTY_LISTING, MONDAY).aside("misread");
+        Ledger ledger = ledger(wrong, reading(Fact.MODEL, "KQ-T5", Source.TYPED, TUESDAY));
+        assertThat(ledger.facts().belief(Fact.MODEL)).isInstanceOf(Belief.Certain.class);
+        assertThat(ledger.facts().value(Fact.MODEL)).contains("KQ-T5");
+        assertThat(ledger.of(Fact.MODEL)).contains(wrong);
+        assertThat(wrong.follows(Fact.DEVICE, "tern").counts()).isFalse();
+        assertThat(ledger(wrong).facts().belief(Fact.MODEL)).isInstanceOf(Belief.Unknown.class);
+    }
+
+    @Test
     void supposingLeavesTheFactsAlone() {
         Facts facts = ledger(reading(Fact.LOCK, "locked", Source.TYPED, MONDAY)).facts();
         assertThat(facts.supposing(Map.of(Fact.LOCK, "unlocked")).value(Fact.LOCK))
@@ -66,6 +104,10 @@ class LedgerTest {
                 .hasMessageContaining("locked, unlocked");
         assertThatThrownBy(() -> TypedReading.parse("batteryPercent=400", MONDAY))
                 .hasMessageContaining("from 0 to 100");
+        assertThatThrownBy(() -> TypedReading.parse("batteryTemperature=warm", MONDAY))
+                .hasMessageContaining("a number from -40 to 120");
+        assertThatThrownBy(() -> TypedReading.parse("cardFree=-1", MONDAY)).hasMessageContaining("from 0 up");
+        assertThat(TypedReading.parse("cardFree=14710262989", MONDAY).value()).isEqualTo("14710262989");
         assertThatThrownBy(() -> TypedReading.parse("colour=blue", MONDAY))
                 .hasMessageContaining("no fact Mobrak knows");
         assertThatThrownBy(() -> TypedReading.parse("lock", MONDAY)).hasMessageContaining("KEY=VALUE");

@@ -21,6 +21,8 @@ import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.Finding;
+import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.TypedReading;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.identity.reader.TextIntake;
@@ -113,6 +115,75 @@ class WorkspaceTest {
             assertThat(logbook.dossier(phone).intakes()).hasSize(1);
             logbook.restore(intake);
             assertThat(logbook.dossier(phone).ledger().readings()).hasSize(1);
+        }
+    }
+
+    @Test
+    void aReadingSetAsideIsKeptWithItsReasonUntilItIsTakenBack() throws IOException {
+        Reading reading;
+        long entry;
+        try (Workspace workspace = Workspace.open(folder)) {
+            Logbook logbook = workspace.logbook();
+            PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
+            logbook.take(phone, TextIntake.pasted("[ro.product.model]: [KQ-T5]\n[ro.build.id]: [GRK39F]\n"), NOW);
+            reading = logbook.dossier(phone).ledger().of(Fact.MODEL).get(0);
+            entry = logbook.setAside(phone, reading, "the board was swapped", NOW);
+            assertThatThrownBy(
+                            () -> logbook.setAside(phone, reading.follows(Fact.BUILD_ID_DATE, "2011-08-08"), "x", NOW))
+                    .hasMessageContaining("Only what was read can be set aside");
+        }
+        try (Workspace workspace = Workspace.open(folder)) {
+            Logbook logbook = workspace.logbook();
+            PhoneRecord phone = logbook.phones().get(0);
+            assertThat(logbook.dossier(phone).ledger().of(Fact.MODEL))
+                    .containsExactly(reading.aside("the board was swapped"));
+            assertThat(logbook.dossier(phone).ledger().facts().value(Fact.MODEL))
+                    .isEmpty();
+            assertThat(logbook.dossier(phone).ledger().facts().value(Fact.BUILD_ID))
+                    .contains("GRK39F");
+            assertThat(logbook.dossier(phone).asideOf(reading.aside("the board was swapped")))
+                    .hasValueSatisfying(one -> assertThat(one.id()).isEqualTo(entry));
+            logbook.takeBackAside(entry, NOW);
+            assertThat(logbook.dossier(phone).ledger().facts().value(Fact.MODEL))
+                    .contains("KQ-T5");
+            logbook.repeatAside(entry);
+            assertThat(logbook.dossier(phone).ledger().facts().value(Fact.MODEL))
+                    .isEmpty();
+        }
+    }
+
+    @Test
+    void aPhoneTakenOutOfTheDrawerComesBackWithAllItHad() throws IOException {
+        try (Workspace workspace = Workspace.open(folder)) {
+            Logbook logbook = workspace.logbook();
+            PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
+            logbook.take(phone, TypedReading.parse("lock=locked", NOW));
+            logbook.withdraw(phone, NOW);
+            assertThat(logbook.phones()).isEmpty();
+            logbook.restore(phone);
+            assertThat(logbook.phones()).containsExactly(phone);
+            assertThat(logbook.dossier(phone).intakes()).hasSize(1);
+        }
+    }
+
+    /** A logbook as the first version left it: its findings say nothing of how sure they are. */
+    @Test
+    void anEarlierVersionsLogbookIsBroughtUpToDate() throws IOException, SQLException {
+        Workspace.open(folder).close();
+        try (Connection connection = connect();
+                Statement statement = connection.createStatement()) {
+            statement.execute("DROP TABLE set_aside");
+            statement.execute("ALTER TABLE phone DROP COLUMN withdrawn_at");
+            statement.execute("DELETE FROM flyway_schema_history WHERE version = '2'");
+            statement.execute("INSERT INTO phone VALUES (1, 'Hive 1', '2026-11-24T09:00:00Z')");
+            statement.execute(
+                    "INSERT INTO intake VALUES (1, 1, 'x', 'TEXT', '[ro.build.id]: [GRK39F]', '[{\"severity\":\"CAUTION\",\"code\":\"nul-bytes\",\"message\":\"m\"}]', '2026-11-24T09:00:00Z', NULL)");
+        }
+        try (Workspace workspace = Workspace.open(folder)) {
+            Dossier dossier =
+                    workspace.logbook().dossier(workspace.logbook().phones().get(0));
+            assertThat(dossier.ledger().facts().value(Fact.BUILD_ID)).contains("GRK39F");
+            assertThat(dossier.findings()).extracting(Finding::sure).containsExactly(Finding.Sureness.CERTAIN);
         }
     }
 

@@ -186,6 +186,7 @@ final class RulerCard {
         Label meaning = Texts.plain(segment.meaning());
         meaning.getStyleClass().add("ruler-meaning");
         for (Label line : List.of(label, meaning)) {
+            line.setMinWidth(Region.USE_PREF_SIZE);
             GridPane.setHalignment(line, HPos.CENTER);
         }
         grid.add(label, column, 3);

@@ -6,6 +6,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -48,6 +49,8 @@ final class Workbench implements AutoCloseable {
     private final PhoneLink link;
     private final Clock clock;
     private final UndoStack undo = new UndoStack();
+    private final Map<Long, Dossier> dossiers = new HashMap<>();
+    private final Map<Long, DrawerEntry> entries = new HashMap<>();
     private Optional<PhoneRecord> picked;
 
     private Workbench(Workspace workspace, PhoneLink link, Clock clock) {
@@ -309,8 +312,7 @@ final class Workbench implements AutoCloseable {
 
     /** Everything as it stands on disk now. */
     Snapshot look(Desk.Wish wish) {
-        List<Dossier> dossiers =
-                logbook().phones().stream().map(logbook()::dossier).toList();
+        List<Dossier> dossiers = logbook().phones().stream().map(this::current).toList();
         Optional<Desk> desk = picked.flatMap(phone -> dossiers.stream()
                         .filter(dossier -> dossier.phone().equals(phone))
                         .findFirst())
@@ -318,7 +320,7 @@ final class Workbench implements AutoCloseable {
         return new Snapshot(
                 workspace.folder(),
                 dossiers.stream()
-                        .map(dossier -> DrawerEntry.of(dossier, catalogue()))
+                        .map(dossier -> entries.get(dossier.phone().id()))
                         .toList(),
                 desk,
                 past(dossiers),
@@ -326,6 +328,18 @@ final class Workbench implements AutoCloseable {
                 workspace.catalogue().faults(),
                 undo.nextUndo(),
                 undo.nextRedo());
+    }
+
+    /** Only the phone on the desk changes; the others are as they were when they last lay there. */
+    private Dossier current(PhoneRecord phone) {
+        boolean known = dossiers.containsKey(phone.id())
+                && !picked.filter(phone::equals).isPresent();
+        if (!known) {
+            Dossier fresh = logbook().dossier(phone);
+            dossiers.put(phone.id(), fresh);
+            entries.put(phone.id(), DrawerEntry.of(fresh, catalogue()));
+        }
+        return dossiers.get(phone.id());
     }
 
     private static List<Snapshot.PastJob> past(List<Dossier> dossiers) {

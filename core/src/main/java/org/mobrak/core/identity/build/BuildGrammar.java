@@ -50,6 +50,11 @@ public record BuildGrammar(String id, String maker, Fact fact, List<String> exam
             of = of == null ? Kind.LETTERS_AND_DIGITS : of;
             length = length == null ? List.of(1, 1) : List.copyOf(length);
             values = values == null ? Map.of() : Map.copyOf(values);
+            // What cannot work is refused where it is read, not where it is first used.
+            format.ifPresent(DateTimeFormatter::ofPattern);
+            if (length.get(0) > length.get(length.size() - 1)) {
+                throw new IllegalArgumentException("The least length of “" + label + "” is above the most.");
+            }
         }
 
         private boolean accepts(String part) {

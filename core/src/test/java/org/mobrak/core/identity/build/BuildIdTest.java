@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.temporal.IsoFields;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -90,6 +91,18 @@ class BuildIdTest {
     void theLettersBeginAgainPastZAndTheFamilyDecides(String text, String day) {
         Optional<LocalDate> date = BuildId.of(text).map(BuildId::date);
         assertThat(date).isEqualTo(day.endsWith("none") ? Optional.empty() : Optional.of(LocalDate.parse(day)));
+    }
+
+    /** Every day from 2009 to 2021, written by the rule with the JDK's own quarters, comes back. */
+    @Test
+    void everyDayComesBack() {
+        LocalDate first = LocalDate.of(2009, 1, 1);
+        for (LocalDate day = first; day.getYear() < 2021; day = day.plusDays(1)) {
+            long quarter = IsoFields.QUARTER_YEARS.between(first, day);
+            char family = quarter < 26 ? 'J' : 'P';
+            String text = "%sR%s%02d".formatted(family, (char) ('A' + quarter % 26), day.get(IsoFields.DAY_OF_QUARTER));
+            assertThat(BuildId.of(text).map(BuildId::date)).as(text).contains(day);
+        }
     }
 
     @ParameterizedTest

@@ -59,6 +59,28 @@ class RulerTest {
         assertThat(overlay.differing().isEmpty()).isEqualTo(own.equals(other));
     }
 
+    /** Whatever two builds of one form are laid over each other: they differ alike from both sides, and age turns round. */
+    @Test
+    void layingOverIsTheSameFromBothSides() throws IOException {
+        List<String> builds =
+                List.of("LN2-F09-131022", "LN2-F08-130611", "LN2-E09-131022", "LQ2-E03-130902", "LN2-F09-131023");
+        for (String one : builds) {
+            for (String other : builds) {
+                Overlay there = Overlay.of(number("Orvane", one), number("Orvane", other))
+                        .orElseThrow();
+                Overlay back = Overlay.of(number("Orvane", other), number("Orvane", one))
+                        .orElseThrow();
+                assertThat(there.differing()).isEqualTo(back.differing());
+                assertThat(says(there, "Newer")).isEqualTo(says(back, "Older"));
+                assertThat(says(there, "no way back")).isEqualTo(says(back, "refuse it"));
+            }
+        }
+    }
+
+    private static boolean says(Overlay overlay, String words) {
+        return overlay.sentences().stream().anyMatch(sentence -> sentence.contains(words));
+    }
+
     @Test
     void givesNoRulerForAnotherMakersStringOrAnImpossibleDate() throws IOException {
         Rulers rulers = rulers();

@@ -67,4 +67,21 @@ class VersionsTest {
                 .mapToObj(part -> String.valueOf(random.nextInt(part == 0 ? 5 : 12)))
                 .collect(Collectors.joining("."));
     }
+
+    /**
+     * Published ordering rules that a kernel release must follow too: Semantic Versioning 2.0.0, item 11 (its own example chain),
+     * and the kernel's own numbering, in which 3.10 came after 3.9 and 3.0 after 2.6.39.
+     */
+    @ParameterizedTest
+    @CsvSource({"1.0.0 2.0.0 2.1.0 2.1.1", "2.6.32 2.6.39 3.0 3.0.31 3.4 3.9 3.10 3.10.49 4.4"})
+    void ordersThePublishedChains(String chain) {
+        String[] versions = chain.split(" ");
+        for (int i = 0; i < versions.length; i++) {
+            for (int j = 0; j < versions.length; j++) {
+                assertThat(VersionOrder.compare(versions[i], versions[j]).orElseThrow())
+                        .as("%s against %s", versions[i], versions[j])
+                        .isEqualTo(Integer.compare(i, j));
+            }
+        }
+    }
 }
