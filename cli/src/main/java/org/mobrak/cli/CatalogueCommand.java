@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
 import org.mobrak.core.catalogue.CatalogueLoader;
+import org.mobrak.core.catalogue.Fault;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -42,7 +43,7 @@ final class CatalogueCommand implements Runnable {
                     loaded.catalogue().routes().size(),
                     loaded.faults().size());
         }
-        return loaded.faults().isEmpty() ? Mobrak.DONE : Mobrak.ANSWER_IS_NO;
+        return loaded.faults().stream().allMatch(Fault::isWarning) ? Mobrak.DONE : Mobrak.ANSWER_IS_NO;
     }
 
     private static ObjectNode faults(CatalogueLoader.Loaded loaded) {
@@ -55,7 +56,8 @@ final class CatalogueCommand implements Runnable {
                         .put("file", fault.file())
                         .put("line", fault.line())
                         .put("what", fault.what())
-                        .put("remedy", fault.remedy()));
+                        .put("remedy", fault.remedy())
+                        .put("weight", fault.isWarning() ? "warning" : "fault"));
         return answer;
     }
 }

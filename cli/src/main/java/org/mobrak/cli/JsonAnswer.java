@@ -120,6 +120,11 @@ final class JsonAnswer {
         said.routes().forEach(fit -> route(fit, routes.addObject()));
         ArrayNode next = answer.putArray("nextReadings");
         said.next().forEach(reading -> next(reading, next.addObject()));
+        answer.put("more", said.plans().more());
+        ArrayNode assuming = answer.putArray("assuming");
+        said.plans().assuming().forEach(plan -> plan(plan, assuming.addObject()));
+        ArrayNode reachable = answer.putArray("reachable");
+        said.plans().reachable().forEach(goal -> reachable.add(goal.key()));
         return answer;
     }
 
@@ -139,6 +144,10 @@ final class JsonAnswer {
                 .put("low", rounded(plan.cost().minutesLow()))
                 .put("typical", rounded(plan.cost().minutes()))
                 .put("high", rounded(plan.cost().minutesHigh()));
+        if (!plan.assumptions().isEmpty()) {
+            ArrayNode assumed = node.putArray("assumptions");
+            plan.assumptions().forEach(one -> assumed.add(one.sentence()));
+        }
     }
 
     private static void route(RouteFit fit, ObjectNode node) {

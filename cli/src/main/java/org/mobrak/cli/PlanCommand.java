@@ -44,7 +44,7 @@ final class PlanCommand implements Callable<Integer> {
             names = "--goal",
             required = true,
             paramLabel = "GOAL",
-            description = "root, recovery or write-protection-off.")
+            description = "root, recovery, custom-os, update-keep-root, write-protection-off or stock.")
     private String goal;
 
     @Option(
@@ -112,8 +112,21 @@ final class PlanCommand implements Callable<Integer> {
             out.println("Plan: " + plan.title());
             out.println("      " + plan.tradeOffs());
         }
+        if (answer.plans().more() > 0) {
+            out.printf("(%d more that nothing beats)%n", answer.plans().more());
+        }
+        for (Plan plan : answer.plans().assuming()) {
+            out.println("If all turns out well: " + plan.title());
+            plan.assumptions().forEach(assumed -> out.println("      assuming " + assumed.sentence()));
+        }
         answer.plans().blockers().forEach(blocker -> out.println("In the way: " + blocker));
+        answer.plans()
+                .reachable()
+                .forEach(goal -> out.println("Within reach instead: " + goal.label() + " (" + goal.key() + ")"));
         for (RouteFit fit : answer.routes()) {
+            if (fit.route().isHousekeeping()) {
+                continue;
+            }
             out.printf(
                     "%n%s (%s): %s%n",
                     fit.route().name(), fit.route().id(), fit.verdict().word());

@@ -120,7 +120,9 @@ class MobrakTest {
                 "--json");
         assertThat(outcome.status()).isEqualTo(Mobrak.DONE);
         JsonNode json = outcome.json();
-        assertThat(names(json)).containsExactly("goal", "plans", "blockers", "routes", "nextReadings");
+        assertThat(names(json))
+                .containsExactly(
+                        "goal", "plans", "blockers", "routes", "nextReadings", "more", "assuming", "reachable");
         JsonNode plan = json.at("/plans/0");
         assertThat(names(plan)).containsExactly("routes", "marks", "dataLoss", "riskPoints", "money", "minutes");
         assertThat(plan.at("/routes"))
@@ -129,11 +131,19 @@ class MobrakTest {
         assertThat(plan.at("/dataLoss").asBoolean()).isTrue();
         assertThat(plan.at("/minutes/low").asDouble())
                 .isLessThan(plan.at("/minutes/typical").asDouble());
-        assertThat(json.at("/routes").findValuesAsText("verdict"))
-                .containsExactly("needs a step", "fits", "refused", "needs a step", "refused");
-        assertThat(json.at("/routes/0/clauses").findValuesAsText("result")).containsExactly("yes", "yes", "no");
-        assertThat(json.at("/routes/0/clauses/2/reason").asText())
-                .contains("“Unlock the Juniper” turns this into a yes.");
+        JsonNode recovery = route(json, "juniper-recovery");
+        assertThat(recovery.at("/verdict").asText()).isEqualTo("needs a step");
+        assertThat(recovery.at("/clauses").findValuesAsText("result")).containsExactly("yes", "yes", "no");
+        assertThat(recovery.at("/clauses/2/reason").asText()).contains("“Unlock the Juniper” turns this into a yes.");
+        assertThat(route(json, "juniper-unlock").at("/verdict").asText()).isEqualTo("fits");
+        assertThat(route(json, "wick-exploit-app").at("/verdict").asText()).isEqualTo("refused");
+    }
+
+    private static JsonNode route(JsonNode answer, String id) {
+        return StreamSupport.stream(answer.at("/routes").spliterator(), false)
+                .filter(route -> route.at("/id").asText().equals(id))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
@@ -142,7 +152,7 @@ class MobrakTest {
         assertThat(unknown.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
         assertThat(unknown.json().at("/plans")).isEmpty();
         assertThat(unknown.json().at("/blockers/0").asText()).contains("Bootloader lock is not known");
-        assertThat(unknown.json().at("/nextReadings/0/fact").asText()).isEqualTo("lock");
+        assertThat(unknown.json().at("/nextReadings").findValuesAsText("fact")).contains("lock", "recovery");
         Outcome limited = run("", "plan", "--goal", "root", "--limit", "no-marks", reading("hive-03-listing.txt"));
         assertThat(limited.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
         assertThat(limited.out()).contains("breaks one of your limits").contains("refused");
@@ -206,7 +216,7 @@ class MobrakTest {
     void checksACatalogueFileByFile() throws IOException {
         assertThat(run("", "catalogue", "check", HOME.resolve("catalogue").toString())
                         .out())
-                .contains("18 phones, 5 routes, 0 faults");
+                .contains("18 phones, 48 routes, 0 faults");
         PathUtils.copyDirectory(HOME.resolve("catalogue"), folder.resolve("copy"));
         Path route = folder.resolve("copy/routes/juniper-unlock.yaml");
         Files.writeString(route, Files.readString(route).replace("lock: unlocked", "lock: ajar"));

@@ -100,6 +100,11 @@ public final class Sample {
         return this;
     }
 
+    public Sample gate(Fact fact, String value) {
+        gates.add(new Route.Gate(fact, List.of(value), Optional.empty(), "because"));
+        return this;
+    }
+
     public Sample step(Route.Phase phase, String title) {
         Optional<String> none = Optional.empty();
         steps.add(new Route.RouteStep(
@@ -122,6 +127,7 @@ public final class Sample {
                 new Route.Changes(effects, writes, marks, wipes),
                 new Route.Costs(time, new Minutes(0, 0, 0), Optional.of(new Route.Money(money, "USD"))),
                 new Route.Work(List.of(), gates, steps),
-                reports);
+                reports,
+                null);
     }
 }

@@ -7,16 +7,22 @@ import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Ledger;
 import org.mobrak.core.identity.build.Rulers;
 
-/** All that is known of phones, routes and makers' build strings; routes are in the order of their ids. */
-public record Catalogue(List<KnownPhone> phones, List<Route> routes, Rulers rulers) {
+/** All that is known of phones, routes, makers' build strings and holes; routes are in the order of their ids. */
+public record Catalogue(List<KnownPhone> phones, List<Route> routes, Rulers rulers, List<Hole> holes) {
     public Catalogue {
+        holes = List.copyOf(holes);
         phones = List.copyOf(phones);
         routes = List.copyOf(routes);
     }
 
-    /** A catalogue without grammars. */
+    /** A catalogue without grammars and holes. */
     public Catalogue(List<KnownPhone> phones, List<Route> routes) {
-        this(phones, routes, Rulers.none());
+        this(phones, routes, Rulers.none(), List.of());
+    }
+
+    /** The hole with this public identifier. */
+    public Optional<Hole> hole(String id) {
+        return holes.stream().filter(hole -> hole.id().equals(id)).findFirst();
     }
 
     /** The variant with exactly this model number. */

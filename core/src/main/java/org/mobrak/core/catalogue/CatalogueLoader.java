@@ -20,13 +20,16 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.identity.build.BuildGrammar;
 import org.mobrak.core.identity.build.Rulers;
 
 /**
- * Reads a catalogue folder: {@code phones/*.yaml}, {@code routes/*.yaml} and {@code grammars/*.yaml}. A file with a fault is left out and told
+ * Reads a catalogue folder: {@code phones}, {@code routes}, {@code grammars} and {@code holes}, each with files
+ * {@code *.yaml}. A file with a fault is left out and told
  * of; the others still serve.
  */
 public final class CatalogueLoader {
@@ -37,6 +40,7 @@ public final class CatalogueLoader {
     private final Schema phoneSchema = schema("phone.schema.json");
     private final Schema routeSchema = schema("route.schema.json");
     private final Schema grammarSchema = schema("grammar.schema.json");
+    private final Schema holeSchema = schema("hole.schema.json");
     private final List<Fault> faults = new ArrayList<>();
     private final Path folder;
 
@@ -77,13 +81,13 @@ public final class CatalogueLoader {
                 grammars.add(bound.value());
             });
         }
+        List<Hole> holes = new ArrayList<>();
+        for (Path file : files("holes")) {
+            read(file, holeSchema, Hole.class).ifPresent(bound -> holes.add(bound.value()));
+        }
         checkModels(phones);
-        checkRoutes(routes, phones);
-        List<Route> ordered = routes.stream()
-                .map(Bound::value)
-                .sorted(Comparator.comparing(Route::id))
-                .toList();
-        return new Loaded(new Catalogue(phones, ordered, new Rulers(grammars)), faults);
+        List<Route> sound = sound(routes, phones, holes);
+        return new Loaded(new Catalogue(phones, sound, new Rulers(grammars), holes), faults);
     }
 
     private List<Path> files(String kind) throws IOException {
@@ -182,43 +186,25 @@ public final class CatalogueLoader {
         }
     }
 
-    private void checkRoutes(List<Bound<Route>> routes, List<KnownPhone> phones) {
+    /** The routes that may be planned with; the faults of the others are told. */
+    private List<Route> sound(List<Bound<Route>> routes, List<KnownPhone> phones, List<Hole> holes) {
+        Set<String> ids = holes.stream().map(Hole::id).collect(Collectors.toSet());
         Map<String, String> fileOfId = new HashMap<>();
+        List<Route> sound = new ArrayList<>();
         for (Bound<Route> bound : routes) {
-            Route route = bound.value();
-            String other = fileOfId.putIfAbsent(route.id(), bound.file());
+            List<Fault> found = new ArrayList<>(RouteChecks.of(bound.file(), bound.tree(), bound.value(), phones, ids));
+            String other = fileOfId.putIfAbsent(bound.value().id(), bound.file());
             if (other != null) {
-                String what = "The id " + route.id() + " is used in " + other + " already.";
-                faults.add(new Fault(bound.file(), bound.tree().line("/id"), what, "Give each route its own id."));
+                String what = "The id " + bound.value().id() + " is used in " + other + " already.";
+                found.add(new Fault(bound.file(), bound.tree().line("/id"), what, "Give each route its own id."));
             }
-            for (int i = 0; i < route.fits().phones().size(); i++) {
-                checkTarget(bound, i, phones);
+            faults.addAll(found);
+            if (found.stream().allMatch(Fault::isWarning)) {
+                sound.add(bound.value());
             }
-            checkEffects(bound);
         }
-    }
-
-    private void checkTarget(Bound<Route> bound, int index, List<KnownPhone> phones) {
-        String model = bound.value().fits().phones().get(index).model();
-        if (phones.stream().noneMatch(phone -> phone.variant().model().equals(model))) {
-            int line = bound.tree().line("/fits/phones/" + index);
-            faults.add(new Fault(
-                    bound.file(),
-                    line,
-                    "Model " + model + " is in no phone file.",
-                    "Add it there, or mend the number."));
-        }
-    }
-
-    private void checkEffects(Bound<Route> bound) {
-        bound.value().changes().effects().forEach((fact, value) -> {
-            Optional<String> objection = fact.domain().objection(value);
-            if (!fact.changes() || objection.isPresent()) {
-                int line = bound.tree().line("/changes/effects/" + fact.key());
-                String what = fact.label() + " " + objection.orElse("is nothing that a route changes") + ".";
-                faults.add(new Fault(bound.file(), line, what, "Name a state fact and one of its words."));
-            }
-        });
+        sound.sort(Comparator.comparing(Route::id));
+        return sound;
     }
 
     private static Schema schema(String name) {

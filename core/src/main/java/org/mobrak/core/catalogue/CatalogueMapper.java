@@ -13,13 +13,20 @@ import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.module.SimpleModule;
 import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
 import java.io.IOException;
+import java.time.DateTimeException;
+import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import org.apache.commons.text.similarity.LevenshteinDistance;
 import org.mobrak.core.identity.Fact;
 
 /** Binds checked trees to the catalogue's records. A value outside its fact's domain is refused here. */
 final class CatalogueMapper {
+    private static final int NEAR = 3;
+
     private CatalogueMapper() {}
 
     static ObjectMapper create() {
@@ -36,7 +43,19 @@ final class CatalogueMapper {
 
     private static Fact fact(DeserializationContext context, String key) throws JsonMappingException {
         return Fact.ofKey(key)
-                .orElseThrow(() -> JsonMappingException.from(context, "“" + key + "” is no fact Mobrak knows."));
+                .orElseThrow(() -> JsonMappingException.from(
+                        context, "“" + key + "” is no fact Mobrak knows" + nearest(key) + "."));
+    }
+
+    /** The fact whose key differs in the fewest letters, if it is near at all. */
+    private static String nearest(String key) {
+        LevenshteinDistance letters = new LevenshteinDistance(NEAR);
+        return Arrays.stream(Fact.values())
+                .map(Fact::key)
+                .filter(known -> letters.apply(known, key) >= 0)
+                .min(Comparator.comparingInt(known -> letters.apply(known, key)))
+                .map(known -> "; maybe you mean “" + known + "”")
+                .orElse("");
     }
 
     private static final class FactReader extends StdDeserializer<Fact> {
@@ -62,6 +81,14 @@ final class CatalogueMapper {
     private static final class ConditionReader extends StdDeserializer<Condition> {
         private static final long serialVersionUID = 1L;
 
+        /** The words of each kind of condition over one fact. */
+        private static final List<List<String>> KINDS = List.of(
+                List.of("is"),
+                List.of("like"),
+                List.of("atLeast", "atMost"),
+                List.of("notBefore", "notAfter"),
+                List.of("revisionAtLeast", "revisionAtMost"));
+
         ConditionReader() {
             super(Condition.class);
         }
@@ -83,25 +110,58 @@ final class CatalogueMapper {
             if (node.has("not")) {
                 return new Condition.Not(condition(node.get("not"), context), because);
             }
-            return leaf(node, because, context);
+            return node.has("hole")
+                    ? new Condition.HoleOpen(node.get("hole").asText(), because)
+                    : leaf(node, because, context);
         }
 
         private static Condition leaf(JsonNode node, Optional<String> because, DeserializationContext context)
                 throws JsonMappingException {
             Fact fact = fact(context, node.path("fact").asText());
-            Optional<String> atLeast = text(node, "atLeast");
-            Optional<String> atMost = text(node, "atMost");
-            if (node.has("is") == (atLeast.isPresent() || atMost.isPresent())) {
-                throw JsonMappingException.from(context, "A condition needs either “is” or “atLeast”/“atMost”.");
+            List<String> kinds = KINDS.stream()
+                    .filter(kind -> kind.stream().anyMatch(node::has))
+                    .map(kind -> kind.get(0))
+                    .toList();
+            if (kinds.size() != 1) {
+                throw JsonMappingException.from(
+                        context,
+                        "A condition needs one of “is”, “like”, “atLeast”/“atMost”, “notBefore”/“notAfter” and “revisionAtLeast”/“revisionAtMost”.");
             }
-            if (!node.has("is")) {
-                return new Condition.Between(fact, atLeast, atMost, because);
-            }
+            return switch (kinds.get(0)) {
+                case "is" -> new Condition.OneOf(fact, values(node.get("is"), fact, context), because);
+                case "like" -> new Condition.Like(fact, texts(node.get("like")), because);
+                case "notBefore" ->
+                    new Condition.Dated(fact, day(node, "notBefore", context), day(node, "notAfter", context), because);
+                case "revisionAtLeast" ->
+                    new Condition.Revision(fact, text(node, "revisionAtLeast"), text(node, "revisionAtMost"), because);
+                default -> new Condition.Between(fact, text(node, "atLeast"), text(node, "atMost"), because);
+            };
+        }
+
+        private static List<String> values(JsonNode nodes, Fact fact, DeserializationContext context)
+                throws JsonMappingException {
             List<String> values = new ArrayList<>();
-            for (JsonNode value : node.get("is")) {
-                values.add(allowed(fact, value.asText(), context));
+            for (String value : texts(nodes)) {
+                values.add(allowed(fact, value, context));
             }
-            return new Condition.OneOf(fact, List.copyOf(values), because);
+            return List.copyOf(values);
+        }
+
+        private static List<String> texts(JsonNode nodes) {
+            List<String> texts = new ArrayList<>();
+            nodes.forEach(node -> texts.add(node.asText()));
+            return List.copyOf(texts);
+        }
+
+        private static Optional<String> day(JsonNode node, String name, DeserializationContext context)
+                throws JsonMappingException {
+            Optional<String> day = text(node, name);
+            try {
+                day.ifPresent(LocalDate::parse);
+                return day;
+            } catch (DateTimeException noDay) {
+                throw JsonMappingException.from(context, "“" + day.get() + "” is no day; write it like 2016-11-05.");
+            }
         }
 
         private static String allowed(Fact fact, String value, DeserializationContext context)

@@ -20,9 +20,16 @@ public record Route(
         Changes changes,
         Costs costs,
         Work work,
-        List<Report> reports) {
+        List<Report> reports,
+        Notes notes) {
     public Route {
         reports = orEmpty(reports);
+        notes = notes == null ? new Notes(List.of(), List.of(), Optional.empty()) : notes;
+    }
+
+    /** Whether it only makes the bench ready (a switch, a charge, a backup), so that plans take it in where a gate asks for it. */
+    public boolean isHousekeeping() {
+        return family.equals("housekeeping");
     }
 
     /** For which phones. An empty list of phones means that the phone does not matter. */
@@ -69,8 +76,21 @@ public record Route(
         }
     }
 
-    /** A file the route needs; the checksum is lower-case hexadecimal. */
-    public record NeededFile(String name, String role, Optional<String> sha256) {}
+    /**
+     * A file the route needs.
+     *
+     * @param sha256 lower-case hexadecimal
+     * @param slot the one slot it belongs in, as the flasher of the route's version calls it
+     * @param partition what it is written to
+     * @param keepZipped whether it must stay as it is; absent where that does not matter
+     */
+    public record NeededFile(
+            String name,
+            String role,
+            Optional<String> sha256,
+            Optional<String> slot,
+            Optional<PartitionClass> partition,
+            Optional<Boolean> keepZipped) {}
 
     /** What must be true before the phone is touched: one of some values, or a number at least so high. */
     public record Gate(Fact fact, List<String> is, Optional<Integer> atLeast, String why) {
@@ -90,7 +110,32 @@ public record Route(
             Optional<Integer> normalUntil,
             Optional<Integer> worryAfter,
             Optional<String> ifNot,
-            boolean noReturn) {}
+            boolean noReturn) {
+        /** The same step in another part of the sheet. */
+        public RouteStep in(Phase other) {
+            return new RouteStep(other, title, text, mode, keys, sign, normalUntil, worryAfter, ifNot, noReturn);
+        }
+    }
+
+    /**
+     * What else is worth knowing before one decides.
+     *
+     * @param hazards what has gone wrong for people
+     * @param alternatives where people do it differently
+     * @param learnt where this was learnt, and when that was last looked at
+     */
+    public record Notes(List<String> hazards, List<Alternative> alternatives, Optional<Learnt> learnt) {
+        public Notes {
+            hazards = orEmpty(hazards);
+            alternatives = orEmpty(alternatives);
+        }
+    }
+
+    /** A question on which people disagree, and the answers; the usual one first. */
+    public record Alternative(String question, List<String> answers) {}
+
+    /** Free text and an ISO 8601 day. */
+    public record Learnt(String from, String checked) {}
 
     /** Somebody tried it on this build. The date is ISO 8601. */
     public record Report(String model, String build, boolean worked, String date) {}

@@ -38,6 +38,10 @@ public record Clause(
                 step);
     }
 
+    Clause named(String other) {
+        return new Clause(other, result, reason, doubt, asks, step);
+    }
+
     Clause because(Optional<String> why) {
         return why.map(more -> new Clause(name, result, reason + " " + more, doubt, asks, step))
                 .orElse(this);

@@ -6,26 +6,44 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.BinaryOperator;
 import java.util.stream.Collectors;
+import org.apache.commons.io.FilenameUtils;
+import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.identity.Belief;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.build.Overlay;
+import org.mobrak.core.identity.build.Ruler.Role;
 import org.mobrak.core.identity.build.VersionOrder;
 
 /** Judges the conditions a route states, and says why. */
 final class ConditionJudge {
     private final Facts facts;
+    private final Catalogue catalogue;
 
-    ConditionJudge(Facts facts) {
+    ConditionJudge(Facts facts, Catalogue catalogue) {
         this.facts = facts;
+        this.catalogue = catalogue;
     }
 
     Clause judge(Condition condition) {
         if (condition instanceof Condition.OneOf some) {
             return oneOf(some);
         }
+        if (condition instanceof Condition.Like like) {
+            return like(like);
+        }
         if (condition instanceof Condition.Between range) {
             return between(range);
+        }
+        if (condition instanceof Condition.Dated dated) {
+            return dated(dated);
+        }
+        if (condition instanceof Condition.Revision revision) {
+            return revision(revision);
+        }
+        if (condition instanceof Condition.HoleOpen hole) {
+            return new HoleJudge(facts, this).judge(hole, catalogue.hole(hole.id()));
         }
         if (condition instanceof Condition.Not not) {
             return not.part() instanceof Condition.OneOf some ? noneOf(some, not) : not(not);
@@ -71,39 +89,87 @@ final class ConditionJudge {
                 .because(not.because());
     }
 
-    private Clause between(Condition.Between asked) {
+    private Clause like(Condition.Like asked) {
         Fact fact = asked.fact();
-        String range = range(asked);
+        String wanted = String.join(" or ", asked.patterns());
         Optional<String> value = facts.value(fact);
         if (value.isEmpty()) {
-            return unknown(fact, "this route needs " + range, asked.because());
+            return unknown(fact, "this route needs one like " + wanted, asked.because());
         }
-        Truth result = atMost(asked.atLeast(), value).and(atMost(value, asked.atMost()));
+        boolean held = asked.patterns().stream().anyMatch(pattern -> FilenameUtils.wildcardMatch(value.get(), pattern));
+        String reason = held
+                ? "%s is %s, like %s.".formatted(fact.label(), value.get(), wanted)
+                : "%s is %s; this route needs one like %s.".formatted(fact.label(), value.get(), wanted);
+        return told(fact, Truth.of(held), reason).because(asked.because());
+    }
+
+    private Clause between(Condition.Between asked) {
+        return facts.value(asked.fact())
+                .map(value -> ranged(
+                        asked.fact(),
+                        value,
+                        range(asked.atLeast(), asked.atMost(), "or newer", "or older"),
+                        within(asked.atLeast(), value, asked.atMost(), VersionOrder::compare)))
+                .orElseGet(() -> unknown(
+                        asked.fact(),
+                        "this route needs " + range(asked.atLeast(), asked.atMost(), "or newer", "or older"),
+                        Optional.empty()))
+                .because(asked.because());
+    }
+
+    private Clause dated(Condition.Dated asked) {
+        String range = range(asked.notBefore(), asked.notAfter(), "or later", "or earlier");
+        return facts.value(asked.fact())
+                .map(value -> ranged(
+                        asked.fact(), value, range, within(asked.notBefore(), value, asked.notAfter(), Days::compare)))
+                .orElseGet(() -> unknown(asked.fact(), "this route needs " + range, Optional.empty()))
+                .because(asked.because());
+    }
+
+    private Clause revision(Condition.Revision asked) {
+        String range = "bootloader revision " + range(asked.atLeast(), asked.atMost(), "or higher", "or lower");
+        Optional<String> value = facts.value(asked.fact());
+        if (value.isEmpty()) {
+            return unknown(asked.fact(), "this route needs " + range, asked.because());
+        }
+        Truth result = catalogue
+                .rulers()
+                .of(asked.fact(), value.get(), facts.value(Fact.MAKER))
+                .flatMap(ruler -> ruler.part(Role.BOOTLOADER_REVISION))
+                .map(part -> within(asked.atLeast(), part.text(), asked.atMost(), Overlay::compareParts))
+                .orElse(Truth.UNKNOWN);
+        return ranged(asked.fact(), value.get(), range, result).because(asked.because());
+    }
+
+    private Clause ranged(Fact fact, String value, String range, Truth result) {
         String reason = switch (result) {
-            case YES -> "%s is %s, as this route needs (%s).".formatted(fact.label(), value.get(), range);
-            case NO -> "%s is %s; this route needs %s.".formatted(fact.label(), value.get(), range);
-            case UNKNOWN -> "%s is %s, which has no order against %s.".formatted(fact.label(), value.get(), range);
+            case YES -> "%s is %s, as this route needs (%s).".formatted(fact.label(), value, range);
+            case NO -> "%s is %s; this route needs %s.".formatted(fact.label(), value, range);
+            case UNKNOWN -> "%s is %s, which has no order against %s.".formatted(fact.label(), value, range);
         };
-        return result == Truth.UNKNOWN
-                ? Clause.asking(fact.label(), reason, Set.of(fact)).because(asked.because())
-                : told(fact, result, reason).because(asked.because());
+        return result == Truth.UNKNOWN ? Clause.asking(fact.label(), reason, Set.of(fact)) : told(fact, result, reason);
     }
 
-    private static String range(Condition.Between asked) {
-        if (asked.atLeast().isPresent() && asked.atMost().isPresent()) {
-            return asked.atLeast().get() + " to " + asked.atMost().get();
+    private static String range(Optional<String> least, Optional<String> most, String above, String below) {
+        if (least.isPresent() && most.isPresent()) {
+            return least.get() + " to " + most.get();
         }
-        return asked.atLeast()
-                .map(least -> least + " or newer")
-                .orElseGet(() -> asked.atMost().get() + " or older");
+        return least.map(low -> low + " " + above).orElseGet(() -> most.orElseThrow() + " " + below);
     }
 
-    /** An absent bound holds for everything. */
-    private static Truth atMost(Optional<String> lower, Optional<String> upper) {
-        if (lower.isEmpty() || upper.isEmpty()) {
-            return Truth.YES;
-        }
-        OptionalInt order = VersionOrder.compare(lower.get(), upper.get());
+    /** An order between two texts; empty where none can be told. */
+    interface Order {
+        OptionalInt compare(String a, String b);
+    }
+
+    /** Whether a value lies between two bounds, both included; an absent bound holds for everything. */
+    static Truth within(Optional<String> least, String value, Optional<String> most, Order order) {
+        return least.map(low -> atMost(order.compare(low, value)))
+                .orElse(Truth.YES)
+                .and(most.map(high -> atMost(order.compare(value, high))).orElse(Truth.YES));
+    }
+
+    private static Truth atMost(OptionalInt order) {
         return order.isEmpty() ? Truth.UNKNOWN : Truth.of(order.getAsInt() <= 0);
     }
 

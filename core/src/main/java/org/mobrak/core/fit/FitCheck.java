@@ -45,8 +45,8 @@ public final class FitCheck {
     }
 
     /** The clauses of one route as the facts stand, with no help from other routes. */
-    public static RouteFit alone(Route route, Facts facts, Optional<School> choice) {
-        return new FitCheck(new Catalogue(List.of(), List.of()), facts, choice).fit(route, List.of());
+    public static RouteFit alone(Catalogue catalogue, Route route, Facts facts, Optional<School> choice) {
+        return new FitCheck(catalogue, facts, choice).fit(route, List.of());
     }
 
     private static List<Route> open(Map<Route, RouteFit> fits) {
@@ -57,10 +57,10 @@ public final class FitCheck {
     }
 
     private RouteFit fit(Route route, List<Route> helpers) {
+        ConditionJudge judge = new ConditionJudge(facts, catalogue);
         List<Clause> clauses =
-                new ArrayList<>(new TargetJudge(facts, School.forRoute(route, choice)).judge(route.fits()));
+                new ArrayList<>(new TargetJudge(facts, School.forRoute(route, choice), judge).judge(route.fits()));
         battery().ifPresent(clauses::add);
-        ConditionJudge judge = new ConditionJudge(facts);
         for (Condition condition : route.fits().requires()) {
             clauses.add(withHelp(condition, judge.judge(condition), route, helpers));
         }
@@ -93,6 +93,9 @@ public final class FitCheck {
         Map<Fact, String> effects = helper.changes().effects();
         boolean touches = condition.facts().anyMatch(effects::containsKey);
         return touches
-                && new ConditionJudge(facts.supposing(effects)).judge(condition).result() == Truth.YES;
+                && new ConditionJudge(facts.supposing(effects), catalogue)
+                                .judge(condition)
+                                .result()
+                        == Truth.YES;
     }
 }

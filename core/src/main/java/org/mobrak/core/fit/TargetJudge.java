@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import org.apache.commons.io.FilenameUtils;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
@@ -15,10 +16,10 @@ final class TargetJudge {
     private final School school;
     private final ConditionJudge sentences;
 
-    TargetJudge(Facts facts, School school) {
+    TargetJudge(Facts facts, School school, ConditionJudge sentences) {
         this.facts = facts;
         this.school = school;
-        this.sentences = new ConditionJudge(facts);
+        this.sentences = sentences;
     }
 
     List<Clause> judge(Route.Scope scope) {
@@ -41,7 +42,7 @@ final class TargetJudge {
     private List<Route.Target> ofThisModel(Route.Scope scope) {
         String model = facts.value(Fact.MODEL).orElseThrow();
         return scope.phones().stream()
-                .filter(target -> target.model().equals(model))
+                .filter(target -> isLike(model, target.model()))
                 .toList();
     }
 
@@ -52,7 +53,7 @@ final class TargetJudge {
         if (value.isEmpty()) {
             return sentences.unknown(Fact.MODEL, "this route is made for " + few(models), Optional.empty());
         }
-        boolean listed = models.contains(value.get());
+        boolean listed = models.stream().anyMatch(model -> isLike(value.get(), model));
         String reason = listed
                 ? "Made for model number %s.".formatted(value.get())
                 : "Model number is %s; this route is made for %s, and a sister variant's file can brick a phone."
@@ -69,7 +70,7 @@ final class TargetJudge {
         if (value.isEmpty()) {
             return sentences.unknown(Fact.BUILD_NUMBER, "the exact build must be listed", Optional.empty());
         }
-        if (builds.contains(value.get())) {
+        if (builds.stream().anyMatch(build -> isLike(value.get(), build))) {
             return sentences.told(Fact.BUILD_NUMBER, Truth.YES, "Build %s is listed.".formatted(value.get()));
         }
         String reason = builds.isEmpty()
@@ -134,14 +135,18 @@ final class TargetJudge {
                     Fact.BUILD_NUMBER, "%d builds are known not to work".formatted(excluded.size()), Optional.empty());
         }
         Optional<Route.Exclusion> hit = excluded.stream()
-                .filter(exclusion -> exclusion.build().equals(value.get()))
+                .filter(exclusion -> isLike(value.get(), exclusion.build()))
                 .findFirst();
         String reason = hit.map(
                         exclusion -> "Build %s is excluded: %s".formatted(exclusion.build(), exclusion.because()))
                 .orElse("Build %s is not among the builds known to fail.".formatted(value.get()));
         Clause clause = sentences.told(Fact.BUILD_NUMBER, Truth.of(hit.isEmpty()), reason);
-        return new Clause(
-                "Excluded builds", clause.result(), clause.reason(), clause.doubt(), clause.asks(), clause.step());
+        return clause.named("Excluded builds");
+    }
+
+    /** Lists may hold patterns, in which a star stands for any text. */
+    private static boolean isLike(String value, String pattern) {
+        return value.equals(pattern) || pattern.indexOf('*') >= 0 && FilenameUtils.wildcardMatch(value, pattern);
     }
 
     /** At most three by name, the others by number. */

@@ -64,6 +64,13 @@ public enum Fact {
             "A shell's identity, or a granted request"),
     ROOT_MANAGER(
             "rootManager", "Root manager", Group.CONDITION, oneOf("none", "present", "stale"), "App drawer; open it"),
+    OS_KIND("osKind", "OS kind", Group.CONDITION, oneOf("stock", "custom"), "Start screen; the maker's, or another"),
+    UPDATE(
+            "update",
+            "Latest update",
+            Group.CONDITION,
+            oneOf("installed", "pending"),
+            "Settings: system update, or the maker's list"),
     OTA_PATH("otaPath", "OTA updates", Group.CONDITION, oneOf("open", "blocked"), "Settings: system update"),
     BATTERY_PERCENT("batteryPercent", "Battery percent", Group.CONDITION, number(0, 100), "Status bar"),
     BATTERY_TEMPERATURE(

@@ -38,6 +38,17 @@ public final class Facts {
         return Collections.unmodifiableMap(values);
     }
 
+    /** Only what no work on the phone changes; the rest is as if nobody had said. */
+    public Facts lasting() {
+        Map<Fact, Belief> lasting = new EnumMap<>(Fact.class);
+        beliefs.forEach((fact, belief) -> {
+            if (!fact.changes()) {
+                lasting.put(fact, belief);
+            }
+        });
+        return new Facts(lasting);
+    }
+
     /** These facts as they would stand if some had other values: the ground for looking ahead. */
     public Facts supposing(Map<Fact, String> changes) {
         if (changes.isEmpty()) {

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Facts;
 

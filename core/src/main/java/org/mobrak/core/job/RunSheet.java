@@ -34,9 +34,10 @@ public record RunSheet(String title, List<SheetStep> steps, Map<Fact, String> ef
             if (phase == Phase.GATHER) {
                 plan.routes().forEach(route -> route.work().files().forEach(file -> ofPhase.add(gather(route, file))));
             } else if (phase == Phase.PREPARE) {
+                ofPhase.addAll(ownOf(plan, phase, true));
                 ofPhase.addAll(gates(plan));
             }
-            plan.routes().forEach(route -> own(route, phase).forEach(ofPhase::add));
+            ofPhase.addAll(ownOf(plan, phase, false));
             steps.addAll(numbered(phase, ofPhase));
         }
         Map<Fact, String> effects = new LinkedHashMap<>();
@@ -54,6 +55,31 @@ public record RunSheet(String title, List<SheetStep> steps, Map<Fact, String> ef
                 .filter(step -> step.phase() == phase)
                 .map(step -> new SheetStep("", route.name(), step, Optional.empty(), Optional.empty()))
                 .toList();
+    }
+
+    /** Housekeeping before the first change comes ahead of the gates; later on it is part of the doing. */
+    private static List<SheetStep> ownOf(Plan plan, Phase phase, boolean firstHousekeeping) {
+        List<SheetStep> steps = new ArrayList<>();
+        boolean begun = false;
+        for (Route route : plan.routes()) {
+            boolean early = route.isHousekeeping() && !begun;
+            if (early && firstHousekeeping) {
+                steps.addAll(own(route, phase));
+            } else if (!early && !firstHousekeeping) {
+                steps.addAll(route.isHousekeeping() ? asDoing(route, phase) : own(route, phase));
+            }
+            begun |= !route.isHousekeeping();
+        }
+        return steps;
+    }
+
+    private static List<SheetStep> asDoing(Route route, Phase phase) {
+        return phase != Phase.DO
+                ? List.of()
+                : own(route, Phase.PREPARE).stream()
+                        .map(step -> new SheetStep(
+                                "", step.route(), step.detail().in(Phase.DO), Optional.empty(), Optional.empty()))
+                        .toList();
     }
 
     private static SheetStep gather(Route route, Route.NeededFile file) {

@@ -1,27 +1,29 @@
 package org.mobrak.core.plan;
 
 import java.util.Arrays;
+import java.util.Map;
 import java.util.Optional;
-import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 
-/** What a person wants of a phone: one state fact with a certain value. */
+/** What a person wants of a phone: state facts with certain values. */
 public enum Goal {
-    ROOT("root", "Permanent root", Fact.ROOT, "permanent"),
-    RECOVERY("recovery", "Custom recovery", Fact.RECOVERY, "custom"),
-    WRITE_PROTECTION_OFF("write-protection-off", "Write protection off", Fact.WRITE_PROTECTION, "off");
+    ROOT("root", "Permanent root", Map.of(Fact.ROOT, "permanent")),
+    RECOVERY("recovery", "Custom recovery", Map.of(Fact.RECOVERY, "custom")),
+    CUSTOM_OS("custom-os", "Custom OS", Map.of(Fact.OS_KIND, "custom")),
+    UPDATE_KEEP_ROOT(
+            "update-keep-root", "Update and keep root", Map.of(Fact.UPDATE, "installed", Fact.ROOT, "permanent")),
+    WRITE_PROTECTION_OFF("write-protection-off", "Write protection off", Map.of(Fact.WRITE_PROTECTION, "off")),
+    STOCK("stock", "Back to stock", Map.of(Fact.OS_KIND, "stock", Fact.RECOVERY, "stock", Fact.ROOT, "none"));
 
     private final String key;
     private final String label;
-    private final Fact fact;
-    private final String value;
+    private final Map<Fact, String> wanted;
 
-    Goal(String key, String label, Fact fact, String value) {
+    Goal(String key, String label, Map<Fact, String> wanted) {
         this.key = key;
         this.label = label;
-        this.fact = fact;
-        this.value = value;
+        this.wanted = wanted;
     }
 
     public static Optional<Goal> ofKey(String key) {
@@ -36,12 +38,15 @@ public enum Goal {
         return label;
     }
 
-    /** Whether a route ends here. */
-    public boolean isReachedBy(Route route) {
-        return value.equals(route.changes().effects().get(fact));
+    public boolean isReachedIn(Facts facts) {
+        return wanted.entrySet().stream()
+                .allMatch(want -> facts.value(want.getKey())
+                        .filter(want.getValue()::equals)
+                        .isPresent());
     }
 
-    public boolean isReachedIn(Facts facts) {
-        return facts.value(fact).filter(value::equals).isPresent();
+    /** The facts that make it up, with the value each must have. */
+    Map<Fact, String> wanted() {
+        return wanted;
     }
 }

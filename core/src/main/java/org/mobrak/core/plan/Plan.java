@@ -6,17 +6,30 @@ import java.util.Locale;
 import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.Route;
 
-/** Routes in a row that lead to a goal; none at all where the goal is reached already. */
-public record Plan(Goal goal, List<Route> routes, Cost cost) {
+/**
+ * Routes in a row that lead to a goal; none at all where the goal is reached already.
+ *
+ * @param assumptions what it takes for granted; empty for a plan that stands on what is known
+ */
+public record Plan(Goal goal, List<Route> routes, Cost cost, List<Assumption> assumptions) {
     public Plan {
         routes = List.copyOf(routes);
+        assumptions = List.copyOf(assumptions);
     }
 
-    /** The routes by name, in order. */
+    /** A plan that stands on what is known. */
+    public Plan(Goal goal, List<Route> routes, Cost cost) {
+        this(goal, routes, cost, List.of());
+    }
+
+    /** The routes by name, in order; housekeeping goes without saying. */
     public String title() {
         return routes.isEmpty()
                 ? "Nothing to do"
-                : routes.stream().map(Route::name).collect(Collectors.joining(" → "));
+                : routes.stream()
+                        .filter(route -> !route.isHousekeeping())
+                        .map(Route::name)
+                        .collect(Collectors.joining(" → "));
     }
 
     /** What taking this plan means, in a sentence. */

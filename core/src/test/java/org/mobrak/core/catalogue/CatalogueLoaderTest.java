@@ -33,10 +33,10 @@ class CatalogueLoaderTest {
     void theShippedCatalogueIsWithoutFault() throws IOException {
         CatalogueLoader.Loaded loaded = CatalogueLoader.load(SHIPPED);
         assertThat(loaded.faults()).isEmpty();
-        assertThat(loaded.catalogue().routes())
-                .extracting(Route::family)
-                .doesNotHaveDuplicates()
-                .hasSizeGreaterThan(3);
+        assertThat(loaded.catalogue().routes()).hasSizeGreaterThanOrEqualTo(40);
+        assertThat(loaded.catalogue().routes().stream().map(Route::family).distinct())
+                .as("every family of the trade, housekeeping and the way back")
+                .hasSizeGreaterThanOrEqualTo(15);
         Route unlock = loaded.catalogue().route("juniper-unlock").orElseThrow();
         assertThat(unlock.changes().effects()).containsEntry(Fact.USB_DEBUGGING, "off");
         assertThat(unlock.changes().wipesData()).isTrue();
@@ -44,7 +44,7 @@ class CatalogueLoaderTest {
                 .contains("Brookcell");
     }
 
-    /** One edit of a good file, and the line and words by which its fault is told. */
+    /** One edit of a good file (a bar stands for a line end), and the line and words by which its fault is told. */
     @ParameterizedTest
     @CsvSource(
             delimiter = ';',
@@ -52,7 +52,15 @@ class CatalogueLoaderTest {
             value = {
                 "family: flash console; family: !!java.lang.Runtime x; 3; tag",
                 "osVersion: \"5.1.1\"; osVersion: 5.1; 7; needs quotes",
-                "fact: lock; fact: luck; 10; no fact Mobrak knows",
+                "fact: lock; fact: luck; 10; maybe you mean “lock”",
+                "fact: lock, is: [unlocked]; fact: lock, is: [unlocked], atMost: x; 10; needs one of",
+                "- {fact: lock,; - {fact: lock, is: [locked]}|    - {fact: lock,; 10; can never fit",
+                "- {fact: lock, is: [unlocked]; - {fact: osVersion, atLeast: 5.1.1, atMost: 4.4.4; 10; wrong way round",
+                "- {fact: lock, is: [unlocked]; - {hole: CVE-1999-0001; 10; in no file under holes",
+                "- {fact: lock, is: [unlocked]; - {fact: patchLevel, notAfter: 2016-13-01; 10; is no day",
+                "effects: {recovery: custom}; effects: {lock: unlocked}; 12; gains nothing",
+                "normalUntil: 1, worryAfter: 3; normalUntil: 9, worryAfter: 3; 24; worries before it is done",
+                ", sign: A swipe screen.; , normalUntil: 1; 25; has no sign",
                 "is: [unlocked]; is: [open]; 10; must be one of locked, unlocked",
                 "effects: {recovery: custom}; effects: {recovery: fancy}; 12; must be one of stock, custom",
                 "effects: {recovery: custom}; effects: {model: TS-J541}; 12; nothing that a route changes",
@@ -67,7 +75,7 @@ class CatalogueLoaderTest {
     void tellsEachFaultWithItsLine(String good, String bad, int line, String words) throws IOException {
         String text = Files.readString(folder.resolve(ROUTE));
         assertThat(text).contains(good);
-        Files.writeString(folder.resolve(ROUTE), text.replaceFirst(Pattern.quote(good), bad));
+        Files.writeString(folder.resolve(ROUTE), text.replaceFirst(Pattern.quote(good), bad.replace('|', '\n')));
         CatalogueLoader.Loaded loaded = CatalogueLoader.load(folder);
         assertThat(loaded.faults()).isNotEmpty();
         assertThat(loaded.faults())
@@ -79,7 +87,21 @@ class CatalogueLoaderTest {
         });
         assertThat(loaded.catalogue().routes())
                 .as("the other files still serve")
-                .hasSizeGreaterThanOrEqualTo(4);
+                .hasSizeGreaterThanOrEqualTo(40);
+    }
+
+    @Test
+    void aFileThatCanBrickForGoodMustHaveAChecksumAndAFaultyRouteIsNeverPlannedWith() throws IOException {
+        String text = Files.readString(folder.resolve(ROUTE))
+                .replaceFirst("sha256: [0-9a-f]{64}", "partition: bootloader")
+                .replace("writes: [recovery]", "writes: [bootloader]");
+        Files.writeString(folder.resolve(ROUTE), text);
+        CatalogueLoader.Loaded loaded = CatalogueLoader.load(folder);
+        assertThat(loaded.faults()).singleElement().satisfies(fault -> {
+            assertThat(fault.what()).contains("can brick the phone for good and has no checksum");
+            assertThat(fault.line()).isEqualTo(19);
+        });
+        assertThat(loaded.catalogue().route("juniper-recovery")).isEmpty();
     }
 
     /** The same for a grammar. */

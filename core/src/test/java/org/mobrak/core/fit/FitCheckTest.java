@@ -25,6 +25,8 @@ import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.Source;
 
 class FitCheckTest {
+    private static final Catalogue NOTHING = new Catalogue(List.of(), List.of());
+
     private static final Route PACKAGE = route("package")
             .target("TS-J540", "5.1.1", "J5-0382", "J5-0371")
             .excluding("J5-0390", "hole closed.")
@@ -48,7 +50,8 @@ class FitCheckTest {
     })
     void followsTheTwoSchools(String school, String model, String os, String build, String verdict) {
         Facts facts = known(model, os, build);
-        RouteFit fit = FitCheck.alone(PACKAGE, facts, Optional.of(School.valueOf(school.toUpperCase(Locale.ROOT))));
+        RouteFit fit =
+                FitCheck.alone(NOTHING, PACKAGE, facts, Optional.of(School.valueOf(school.toUpperCase(Locale.ROOT))));
         assertThat(fit.verdict().word()).as("%s", fit.clauses()).isEqualTo(verdict);
         assertThat(fit.clauses())
                 .allSatisfy(clause -> assertThat(clause.reason()).matches("(?s)[A-Z].*\\."));
@@ -61,11 +64,14 @@ class FitCheckTest {
                 .writing(PartitionClass.BOOTLOADER)
                 .making(Fact.LOCK, "unlocked");
         Facts facts = facts("model=TS-J540", "osVersion=5.1.1", "buildNumber=J5-0100", "bootloader=J5B-014");
-        assertThat(FitCheck.alone(deadly, facts, Optional.empty()).verdict()).isEqualTo(Verdict.REFUSED);
-        assertThat(FitCheck.alone(deadly, facts, Optional.of(School.PRACTICAL)).verdict())
+        assertThat(FitCheck.alone(NOTHING, deadly, facts, Optional.empty()).verdict())
+                .isEqualTo(Verdict.REFUSED);
+        assertThat(FitCheck.alone(NOTHING, deadly, facts, Optional.of(School.PRACTICAL))
+                        .verdict())
                 .isEqualTo(Verdict.FITS);
         Facts other = facts.supposing(Map.of(Fact.BOOTLOADER, "J5B-015"));
-        assertThat(FitCheck.alone(deadly, other, Optional.of(School.PRACTICAL)).verdict())
+        assertThat(FitCheck.alone(NOTHING, deadly, other, Optional.of(School.PRACTICAL))
+                        .verdict())
                 .as("the bootloader is exact in either school")
                 .isEqualTo(Verdict.REFUSED);
     }
@@ -133,7 +139,8 @@ class FitCheckTest {
                         new Reading(Fact.MODEL, "TS-J540B", Source.TYPED, "b", 1, at)))
                 .facts()
                 .supposing(Map.of(Fact.OS_VERSION, "5.1.1", Fact.BUILD_NUMBER, "J5-0382"));
-        assertThat(FitCheck.alone(PACKAGE, facts, Optional.empty()).verdict()).isEqualTo(Verdict.CAUTION);
+        assertThat(FitCheck.alone(NOTHING, PACKAGE, facts, Optional.empty()).verdict())
+                .isEqualTo(Verdict.CAUTION);
     }
 
     @Test

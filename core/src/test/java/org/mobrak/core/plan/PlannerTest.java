@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 import static org.mobrak.core.Sample.facts;
 import static org.mobrak.core.Sample.route;
 
+import java.io.IOException;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -19,6 +21,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.CatalogueLoader;
+import org.mobrak.core.catalogue.KnownPhone;
 import org.mobrak.core.catalogue.Minutes;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
@@ -90,6 +94,120 @@ class PlannerTest {
                 .isEqualTo("Nothing to do");
     }
 
+    @Test
+    void takesHousekeepingInWhereAGateIsKnownToBeClosed() {
+        Route debugging = housekeeping("debugging", Fact.USB_DEBUGGING, "on", 3);
+        Route slowly = housekeeping("slowly", Fact.USB_DEBUGGING, "on", 9);
+        Route unlock = route("unlock")
+                .needs(Fact.LOCK, "locked")
+                .gate(Fact.USB_DEBUGGING, "on")
+                .making(Map.of(Fact.LOCK, "unlocked", Fact.USB_DEBUGGING, "off"));
+        Route root = route("root")
+                .needs(Fact.LOCK, "unlocked")
+                .gate(Fact.USB_DEBUGGING, "on")
+                .making(Fact.ROOT, "permanent");
+        Plan plan = plan(facts("lock=locked", "usbDebugging=off"), Limits.none(), debugging, slowly, unlock, root)
+                .plans()
+                .get(0);
+        assertThat(plan.routes()).containsExactly(debugging, unlock, debugging, root);
+        assertThat(plan.title()).isEqualTo("Route unlock → Route root");
+        assertThat(plan.cost().handsOn()).isEqualTo(26);
+        assertThat(plan(facts("lock=locked"), Limits.none(), debugging, unlock, root)
+                        .plans()
+                        .get(0)
+                        .routes())
+                .as("nothing is known of the first gate, so it waits for the day; of the second it is known")
+                .containsExactly(unlock, debugging, root);
+    }
+
+    private static Route housekeeping(String id, Fact fact, String value, double minutes) {
+        Route route = route(id).costing(0, minutes, false).making(fact, value);
+        return new Route(
+                route.id(),
+                route.name(),
+                "housekeeping",
+                route.summary(),
+                route.fits(),
+                route.changes(),
+                route.costs(),
+                route.work(),
+                route.reports(),
+                route.notes());
+    }
+
+    @Test
+    void saysWhatItTakesForGrantedAndWhatIsWithinReachInstead() {
+        Planner.Answer answer = plan(facts("recovery=stock"), Limits.none(), RECOVERY, ROOT);
+        assertThat(answer.plans()).isEmpty();
+        assertThat(answer.assuming()).hasSize(1);
+        assertThat(answer.assuming().get(0).assumptions()).singleElement().satisfies(assumed -> {
+            assertThat(assumed.sentence()).contains("Route recovery: Bootloader lock is not known");
+            assertThat(assumed.asks()).containsExactly(Fact.LOCK);
+        });
+        Planner.Answer other = plan(facts("lock=unlocked"), Limits.none(), RECOVERY);
+        assertThat(other.plans()).isEmpty();
+        assertThat(other.reachable()).containsExactly(Goal.RECOVERY);
+    }
+
+    /** Every plan for every demo-like state of the shipped catalogue is accepted by the replay, which shares no search code. */
+    @Test
+    void everyPlanOfTheShippedCatalogueIsSoundWhenPlayedThrough() throws IOException {
+        Catalogue catalogue = CatalogueLoader.load(Path.of(System.getProperty("mobrak.home"), "catalogue"))
+                .catalogue();
+        int played = 0;
+        for (KnownPhone phone : catalogue.phones()) {
+            for (String recovery : List.of("recovery=stock", "recovery=custom")) {
+                for (String os : List.of("2.2.2", "2.3.6", "4.1.2", "4.3", "4.4.4", "5.1.1", "6.0.1", "7.0")) {
+                    Facts facts = facts(
+                            "model=" + phone.model(),
+                            "osVersion=" + os,
+                            "lock=locked",
+                            recovery,
+                            "usbDebugging=off",
+                            "update=pending",
+                            "writeProtection=on",
+                            "kernelRelease=3.4.0",
+                            "buildDate=2013-01-01",
+                            "batteryPercent=15",
+                            "root=none",
+                            "osKind=stock");
+                    for (Goal goal : Goal.values()) {
+                        Planner.Answer answer = Planner.plan(goal, catalogue, facts, Optional.empty(), Limits.none());
+                        for (Plan plan : answer.plans()) {
+                            Replay replay = Replay.of(plan, catalogue, facts, Optional.empty());
+                            assertThat(replay.isSound())
+                                    .as("%s: %s", phone.model(), plan.title())
+                                    .isTrue();
+                            played++;
+                        }
+                        for (Plan plan : answer.assuming()) {
+                            Replay replay = Replay.of(plan, catalogue, facts, Optional.empty());
+                            assertThat(replay.isSoundAssuming()).isTrue();
+                            assertThat(replay.isSound()).isFalse();
+                        }
+                    }
+                }
+            }
+        }
+        assertThat(played).isGreaterThan(100);
+    }
+
+    @Test
+    void aPlanInTheWrongOrderIsNotSound() {
+        Catalogue catalogue = new Catalogue(List.of(), List.of(UNLOCK, RECOVERY, ROOT));
+        Plan right = new Plan(Goal.ROOT, List.of(UNLOCK, RECOVERY, ROOT), Cost.none());
+        Plan wrong = new Plan(Goal.ROOT, List.of(RECOVERY, UNLOCK, ROOT), Cost.none());
+        Plan cut = new Plan(Goal.ROOT, List.of(UNLOCK, RECOVERY), Cost.none());
+        Replay replay = Replay.of(right, catalogue, LOCKED, Optional.empty());
+        assertThat(replay.isSound()).isTrue();
+        assertThat(replay.steps().get(0).changes())
+                .containsEntry(Fact.LOCK, new Replay.Change(Optional.of("locked"), "unlocked"));
+        assertThat(Replay.of(wrong, catalogue, LOCKED, Optional.empty()).isSound())
+                .isFalse();
+        assertThat(Replay.of(cut, catalogue, LOCKED, Optional.empty()).reachesGoal())
+                .isFalse();
+    }
+
     /** Random small catalogues: the front must be that of trying every row of routes. */
     @Test
     void findsTheSameFrontAsBruteForce() {
@@ -151,8 +269,9 @@ class PlannerTest {
             return;
         }
         for (Route route : routes) {
-            boolean usable = FitCheck.alone(route, facts, Optional.empty()).clauses().stream()
-                    .allMatch(clause -> clause.result() == Truth.YES);
+            boolean usable =
+                    FitCheck.alone(new Catalogue(List.of(), routes), route, facts, Optional.empty()).clauses().stream()
+                            .allMatch(clause -> clause.result() == Truth.YES);
             if (usable && row.size() < 5) {
                 List<Route> longer = new ArrayList<>(row);
                 longer.add(route);

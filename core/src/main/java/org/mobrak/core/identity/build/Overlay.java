@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.stream.IntStream;
 import org.mobrak.core.identity.build.Ruler.Role;
 import org.mobrak.core.identity.build.Ruler.Segment;
@@ -36,6 +37,11 @@ public record Overlay(Ruler own, Ruler other, List<Integer> differing, List<Stri
                 .boxed()
                 .toList();
         return Optional.of(new Overlay(own, other, differing, sentences(own, other, differing)));
+    }
+
+    /** The order of two revisions or serials: longer is later, then by letter or digit. */
+    public static OptionalInt compareParts(String a, String b) {
+        return OptionalInt.of(ORDER.compare(a, b));
     }
 
     private static List<String> labels(Ruler ruler) {

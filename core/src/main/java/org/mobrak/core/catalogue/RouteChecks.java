@@ -1,0 +1,185 @@
+package org.mobrak.core.catalogue;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.apache.commons.io.FilenameUtils;
+import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.build.VersionOrder;
+
+/** What no schema can see: whether a route can ever fit, gains anything, and says what a person needs to know. */
+final class RouteChecks {
+    private final String file;
+    private final YamlText.Tree tree;
+    private final Route route;
+    private final List<Fault> faults = new ArrayList<>();
+
+    private RouteChecks(String file, YamlText.Tree tree, Route route) {
+        this.file = file;
+        this.tree = tree;
+        this.route = route;
+    }
+
+    /** Every fault and warning of one route, held against the phones and holes that are known. */
+    static List<Fault> of(String file, YamlText.Tree tree, Route route, List<KnownPhone> phones, Set<String> holes) {
+        RouteChecks checks = new RouteChecks(file, tree, route);
+        checks.targets(phones);
+        checks.effects();
+        checks.contradictions();
+        checks.holes(holes);
+        checks.files();
+        checks.steps();
+        return checks.faults;
+    }
+
+    private void fault(String pointer, String what, String remedy) {
+        faults.add(new Fault(file, tree.line(pointer), what, remedy));
+    }
+
+    private void warning(String pointer, String what, String remedy) {
+        faults.add(Fault.warning(file, tree.line(pointer), what, remedy));
+    }
+
+    private void targets(List<KnownPhone> phones) {
+        for (int i = 0; i < route.fits().phones().size(); i++) {
+            String model = route.fits().phones().get(i).model();
+            if (phones.stream().noneMatch(phone -> FilenameUtils.wildcardMatch(phone.model(), model))) {
+                fault(
+                        "/fits/phones/" + i,
+                        "Model " + model + " is in no phone file.",
+                        "Add it there, or mend the number.");
+            }
+        }
+    }
+
+    private void effects() {
+        route.changes().effects().forEach((fact, value) -> {
+            Optional<String> objection = fact.domain().objection(value);
+            if (!fact.changes() || objection.isPresent()) {
+                String what = fact.label() + " " + objection.orElse("is nothing that a route changes") + ".";
+                fault("/changes/effects/" + fact.key(), what, "Name a state fact and one of its words.");
+            }
+        });
+        if (!route.changes().effects().isEmpty()
+                && route.changes().effects().entrySet().stream().allMatch(this::isAskedFor)) {
+            warning(
+                    "/changes/effects",
+                    "The route needs all that it brings about, so it gains nothing.",
+                    "Maybe an effect is missing.");
+        }
+    }
+
+    private boolean isAskedFor(Map.Entry<Fact, String> effect) {
+        return allowed().getOrDefault(effect.getKey(), Set.of()).equals(Set.of(effect.getValue()));
+    }
+
+    /** For each fact that is asked for by its values, the values that all conditions leave. */
+    private Map<Fact, Set<String>> allowed() {
+        Map<Fact, Set<String>> allowed = new HashMap<>();
+        for (Condition condition : route.fits().requires()) {
+            if (condition instanceof Condition.OneOf some) {
+                allowed.merge(some.fact(), Set.copyOf(some.values()), RouteChecks::common);
+            }
+        }
+        for (Condition condition : route.fits().requires()) {
+            if (condition instanceof Condition.Not not
+                    && not.part() instanceof Condition.OneOf some
+                    && allowed.containsKey(some.fact())) {
+                Set<String> left = new HashSet<>(allowed.get(some.fact()));
+                some.values().forEach(left::remove);
+                allowed.put(some.fact(), left);
+            }
+        }
+        return allowed;
+    }
+
+    private static Set<String> common(Set<String> one, Set<String> other) {
+        Set<String> both = new HashSet<>(one);
+        both.retainAll(other);
+        return both;
+    }
+
+    private void contradictions() {
+        allowed().forEach((fact, values) -> {
+            if (values.isEmpty()) {
+                fault(
+                        "/fits/requires",
+                        "No value of " + fact.label() + " meets all conditions, so the route can never fit.",
+                        "Join them with anyOf, or drop one.");
+            }
+        });
+        for (int i = 0; i < route.fits().requires().size(); i++) {
+            if (route.fits().requires().get(i) instanceof Condition.Between range && isUpsideDown(range)) {
+                fault(
+                        "/fits/requires/" + i,
+                        "The bounds are the wrong way round, so the route can never fit.",
+                        "Exchange atLeast and atMost.");
+            }
+        }
+    }
+
+    private static boolean isUpsideDown(Condition.Between range) {
+        return range.atLeast().isPresent()
+                && range.atMost().isPresent()
+                && VersionOrder.compare(range.atLeast().get(), range.atMost().get())
+                                .orElse(0)
+                        > 0;
+    }
+
+    private void holes(Set<String> known) {
+        List<Condition> requires = route.fits().requires();
+        for (int i = 0; i < requires.size(); i++) {
+            String pointer = "/fits/requires/" + i;
+            requires.get(i).leaves().forEach(leaf -> {
+                if (leaf instanceof Condition.HoleOpen hole && !known.contains(hole.id())) {
+                    fault(pointer, hole.id() + " is in no file under holes.", "Add it there, or mend the number.");
+                }
+            });
+        }
+    }
+
+    /** A file that can brick for good is the one that is checked hardest. */
+    private void files() {
+        boolean deadly = route.changes().writes().stream().anyMatch(PartitionClass::canBrickForGood);
+        for (int i = 0; i < route.work().files().size(); i++) {
+            Route.NeededFile needed = route.work().files().get(i);
+            if (deadly
+                    && needed.partition()
+                            .filter(PartitionClass::canBrickForGood)
+                            .isPresent()
+                    && needed.sha256().isEmpty()) {
+                fault(
+                        "/work/files/" + i,
+                        needed.name() + " can brick the phone for good and has no checksum.",
+                        "Give its sha256.");
+            }
+        }
+    }
+
+    private void steps() {
+        for (int i = 0; i < route.work().steps().size(); i++) {
+            Route.RouteStep step = route.work().steps().get(i);
+            String pointer = "/work/steps/" + i;
+            boolean acts = step.phase() == Phase.DO || step.phase() == Phase.PROVE;
+            if (acts && step.sign().isEmpty()) {
+                warning(
+                        pointer,
+                        "“" + step.title() + "” has no sign that it worked.",
+                        "Say what the person should see.");
+            }
+            if (step.normalUntil().isPresent()
+                    && step.worryAfter().isPresent()
+                    && step.worryAfter().get() < step.normalUntil().get()) {
+                fault(
+                        pointer,
+                        "“" + step.title() + "” worries before it is done.",
+                        "worryAfter must not be below normalUntil.");
+            }
+        }
+    }
+}

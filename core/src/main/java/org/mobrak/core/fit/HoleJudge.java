@@ -1,0 +1,106 @@
+package org.mobrak.core.fit;
+
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import org.mobrak.core.catalogue.Condition;
+import org.mobrak.core.catalogue.Hole;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.build.VersionOrder;
+
+/**
+ * Whether a hole is still open on a phone. The versions decide first, then the patch level, then the build date; a build from
+ * after the hole became known, without a patch level to go by, may have it closed, and that is said.
+ */
+final class HoleJudge {
+    private final Facts facts;
+    private final ConditionJudge sentences;
+
+    HoleJudge(Facts facts, ConditionJudge sentences) {
+        this.facts = facts;
+        this.sentences = sentences;
+    }
+
+    Clause judge(Condition.HoleOpen asked, Optional<Hole> known) {
+        if (known.isEmpty()) {
+            String reason =
+                    "%s is not in the catalogue's table of holes, so nothing can be told.".formatted(asked.id());
+            return Clause.of(asked.id(), Truth.NO, reason);
+        }
+        Hole hole = known.get();
+        return versions(hole).orElseGet(() -> closing(hole)).named(hole.id()).because(asked.because());
+    }
+
+    /** Empty where the versions leave it open. */
+    private Optional<Clause> versions(Hole hole) {
+        return hole.kernel()
+                .flatMap(range -> version(hole, Fact.KERNEL_RELEASE, range))
+                .or(() -> hole.osVersion().flatMap(range -> version(hole, Fact.OS_VERSION, range)));
+    }
+
+    private Optional<Clause> version(Hole hole, Fact fact, Hole.Range range) {
+        Optional<String> value = facts.value(fact);
+        if (value.isEmpty()) {
+            return Optional.of(
+                    sentences.unknown(fact, "%s is open in %s".formatted(hole.id(), range.words()), Optional.empty()));
+        }
+        Truth inside = ConditionJudge.within(range.atLeast(), value.get(), range.atMost(), VersionOrder::compare);
+        if (inside == Truth.YES) {
+            return Optional.empty();
+        }
+        String reason =
+                "%s is %s; %s is open only in %s.".formatted(fact.label(), value.get(), hole.id(), range.words());
+        return Optional.of(
+                inside == Truth.UNKNOWN
+                        ? Clause.asking(fact.label(), reason, Set.of(fact))
+                        : sentences.told(fact, Truth.NO, reason));
+    }
+
+    private Clause closing(Hole hole) {
+        Optional<String> patched = facts.value(Fact.PATCH_LEVEL);
+        if (patched.isPresent() && hole.fixedByPatchLevel().isPresent()) {
+            boolean closed = reached(patched.get(), hole.fixedByPatchLevel().get());
+            String words = closed
+                    ? "%s is closed by patch level %s; the phone has %s."
+                    : "%s is open: patch level %s closes it; the phone has %s.";
+            return sentences.told(
+                    Fact.PATCH_LEVEL,
+                    Truth.of(!closed),
+                    words.formatted(hole.id(), hole.fixedByPatchLevel().get(), patched.get()));
+        }
+        return facts.value(Fact.BUILD_DATE)
+                .map(built -> byBuildDate(hole, built))
+                .orElseGet(() -> sentences.unknown(
+                        Fact.BUILD_DATE,
+                        "what was built before %s has %s open".formatted(hole.published(), hole.id()),
+                        Optional.empty()));
+    }
+
+    private Clause byBuildDate(Hole hole, String built) {
+        if (!reached(built, hole.published())) {
+            return sentences.told(
+                    Fact.BUILD_DATE,
+                    Truth.YES,
+                    "%s is open: it became known on %s; this was built on %s."
+                            .formatted(hole.id(), hole.published(), built));
+        }
+        if (hole.fixedByBuildDate().filter(fixed -> reached(built, fixed)).isPresent()) {
+            return sentences.told(
+                    Fact.BUILD_DATE,
+                    Truth.NO,
+                    "%s is closed in builds from %s on; this was built on %s."
+                            .formatted(hole.id(), hole.fixedByBuildDate().get(), built));
+        }
+        return sentences
+                .told(Fact.BUILD_DATE, Truth.YES, "%s is in these versions.".formatted(hole.id()))
+                .doubting(
+                        "Cannot tell: it became known on %s, before this was built (%s), so the maker may have closed it."
+                                .formatted(hole.published(), built));
+    }
+
+    private static boolean reached(String day, String bound) {
+        OptionalInt order = Days.compare(day, bound);
+        return order.isPresent() && order.getAsInt() >= 0;
+    }
+}

@@ -1,0 +1,87 @@
+package org.mobrak.core.plan;
+
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Condition;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.fit.FitCheck;
+import org.mobrak.core.fit.School;
+import org.mobrak.core.fit.Truth;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
+
+/**
+ * Which routes can have a part in a plan at all. It leaves out two kinds, and neither can be part of a plan that nothing beats:
+ * those that something lasting forbids (another model, another build), because no route changes it; and those that bring about
+ * nothing that the goal or another part of a plan asks for, because without them the plan costs less.
+ */
+final class Relevance {
+    private final Map<Fact, Set<String>> wanted = new EnumMap<>(Fact.class);
+
+    private Relevance(Goal goal) {
+        goal.wanted().forEach(this::want);
+    }
+
+    /** The routes that nothing lasting forbids. */
+    static List<Route> possible(Catalogue catalogue, Facts facts, Optional<School> choice) {
+        Facts lasting = facts.lasting();
+        return catalogue.routes().stream()
+                .filter(route -> !route.isHousekeeping())
+                .filter(route -> FitCheck.alone(catalogue, route, lasting, choice).clauses().stream()
+                        .noneMatch(clause -> clause.result() == Truth.NO))
+                .toList();
+    }
+
+    /** Of some routes those that can serve a goal, directly or by serving one that does. */
+    static List<Route> serving(Goal goal, List<Route> routes) {
+        Relevance relevance = new Relevance(goal);
+        Set<Route> serving = new LinkedHashSet<>();
+        boolean grown = true;
+        while (grown) {
+            List<Route> found = routes.stream()
+                    .filter(route -> !serving.contains(route) && relevance.serves(route))
+                    .toList();
+            found.forEach(relevance::wantWhatItNeeds);
+            grown = serving.addAll(found);
+        }
+        return List.copyOf(serving);
+    }
+
+    /** The facts that a plan made of these routes can turn on: what is wanted, asked for, or a gate. */
+    static Set<Fact> factsOf(Goal goal, List<Route> routes) {
+        Set<Fact> facts = EnumSet.copyOf(goal.wanted().keySet());
+        for (Route route : routes) {
+            route.fits().requires().forEach(condition -> condition.facts().forEach(facts::add));
+            route.work().gates().forEach(gate -> facts.add(gate.fact()));
+        }
+        return facts;
+    }
+
+    private void want(Fact fact, String value) {
+        wanted.computeIfAbsent(fact, fresh -> new HashSet<>()).add(value);
+    }
+
+    private boolean serves(Route route) {
+        return route.changes().effects().entrySet().stream()
+                .anyMatch(
+                        effect -> wanted.getOrDefault(effect.getKey(), Set.of()).contains(effect.getValue()));
+    }
+
+    /** Whatever a condition speaks of may be wanted: for the usual kind its values, for the others every word of the fact. */
+    private void wantWhatItNeeds(Route route) {
+        for (Condition condition : route.fits().requires()) {
+            if (condition instanceof Condition.OneOf some) {
+                some.values().forEach(value -> want(some.fact(), value));
+            } else {
+                condition.facts().forEach(fact -> fact.domain().words().forEach(word -> want(fact, word)));
+            }
+        }
+    }
+}

@@ -1,0 +1,96 @@
+package org.mobrak.core.fit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mobrak.core.Sample.facts;
+import static org.mobrak.core.Sample.route;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.CatalogueLoader;
+import org.mobrak.core.catalogue.Condition;
+import org.mobrak.core.identity.Fact;
+
+/** What a route can ask besides a value: patterns, days, bootloader revisions and open holes. */
+class ConditionsTest {
+    private Catalogue catalogue;
+
+    @BeforeEach
+    void load() throws IOException {
+        catalogue = CatalogueLoader.load(Path.of(System.getProperty("mobrak.home"), "catalogue"))
+                .catalogue();
+    }
+
+    @ParameterizedTest
+    @CsvSource({"LN2-F09-131022, yes", "LN2-F09-121022, no", "LN3-F09-131022, no", ", unknown"})
+    void patternsMatchWholeValues(String build, String result) {
+        Condition like = new Condition.Like(Fact.BUILD_NUMBER, List.of("LN2-?09-13*"), Optional.empty());
+        Clause clause = judge(like, build == null ? "lock=locked" : "buildNumber=" + build);
+        assertThat(clause.result().word()).isEqualTo(result);
+        assertThat(clause.reason()).contains("LN2-?09-13*");
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "2013-12-31, yes",
+        "2013-12-31T23:59:59Z, yes",
+        "2014-01-01, no",
+        "2012-12-31, no",
+        "yesterday, unknown",
+    })
+    void daysAreComparedAsDays(String day, String result) {
+        Condition dated = new Condition.Dated(
+                Fact.KERNEL_BUILT, Optional.of("2013-01-01"), Optional.of("2013-12-31"), Optional.empty());
+        assertThat(judge(dated, "kernelBuilt=" + day).result().word()).isEqualTo(result);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"LN2F-B08, yes", "LN2F-B09, yes", "LN2F-B10, no", "something, unknown"})
+    void theBootloadersRevisionIsFoundByItsGrammar(String bootloader, String result) {
+        Condition revision =
+                new Condition.Revision(Fact.BOOTLOADER, Optional.empty(), Optional.of("09"), Optional.empty());
+        Clause clause = judge(revision, "maker=Orvane", "bootloader=" + bootloader);
+        assertThat(clause.result().word()).isEqualTo(result);
+        assertThat(clause.reason()).contains("bootloader revision 09 or lower");
+    }
+
+    /** The public record of CVE-2015-3636 (kernels before 4.0.3, published 2015-05, patch level 2015-09-01), from memory. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "kernelRelease=4.0.5; no; Kernel release is 4.0.5; CVE-2015-3636 is open only in 2.6.39 to 4.0.2.",
+                "kernelRelease=2.6.35; no; open only in 2.6.39 to 4.0.2",
+                "kernelRelease=3.10.49 patchLevel=2015-08-01; yes; is open: patch level 2015-09-01 closes it",
+                "kernelRelease=3.10.49 patchLevel=2015-09-01; no; is closed by patch level 2015-09-01",
+                "kernelRelease=3.10.49 buildDate=2015-03-14T12:00:31Z; yes; became known on 2015-05-02",
+                "kernelRelease=3.10.49 buildDate=2015-06-14T12:00:31Z; yes; is in these versions",
+                "kernelRelease=3.10.49; unknown; Build date is not known",
+                "buildDate=2015-03-14T12:00:31Z; unknown; Kernel release is not known",
+            })
+    void aHoleIsOpenClosedOrCannotBeTold(String said, String result, String words) {
+        Clause clause = judge(new Condition.HoleOpen("CVE-2015-3636", Optional.empty()), said.split(" "));
+        assertThat(clause.result().word()).isEqualTo(result);
+        assertThat(clause.reason()).contains(words);
+        assertThat(clause.doubt().isPresent()).isEqualTo(words.contains("in these versions"));
+        assertThat(clause.name()).isEqualTo("CVE-2015-3636");
+    }
+
+    @Test
+    void aSwollenBatteryRefusesEveryRoute() {
+        RouteFit fit = FitCheck.alone(
+                catalogue, route("any").making(Fact.ROOT, "permanent"), facts("batteryBody=swollen"), Optional.empty());
+        assertThat(fit.verdict()).isEqualTo(Verdict.REFUSED);
+        assertThat(fit.clauses().get(0).reason()).contains("no charging and no flashing");
+    }
+
+    private Clause judge(Condition condition, String... said) {
+        return new ConditionJudge(facts(said), catalogue).judge(condition);
+    }
+}
