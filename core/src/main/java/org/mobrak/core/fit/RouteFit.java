@@ -9,6 +9,11 @@ public record RouteFit(Route route, Verdict verdict, List<Clause> clauses) {
         clauses = List.copyOf(clauses);
     }
 
+    /** How many clauses do not hold yet: the fewer, the more nearly it fits. */
+    public long missing() {
+        return clauses.stream().filter(clause -> clause.result() != Truth.YES).count();
+    }
+
     static RouteFit of(Route route, List<Clause> clauses) {
         return new RouteFit(route, Verdict.of(clauses), clauses);
     }

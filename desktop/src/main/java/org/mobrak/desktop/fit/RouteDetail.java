@@ -15,6 +15,7 @@ import org.mobrak.core.fit.Clause;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.plan.Evidence;
 import org.mobrak.core.plan.Plan;
+import org.mobrak.core.plan.Replay;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
@@ -29,6 +30,7 @@ final class RouteDetail extends VBox {
         this.session = session;
         getStyleClass().add("side");
         getChildren().addAll(plan(desk, fit), clauses(fit), changes(fit.route()));
+        new RouteNotes(fit.route()).card().ifPresent(getChildren()::add);
     }
 
     private Card plan(Desk desk, RouteFit fit) {
@@ -41,6 +43,10 @@ final class RouteDetail extends VBox {
             offer(card, desk, ends.get());
         } else {
             card.getChildren().add(Texts.wrapped(Texts.soft(whyNot(desk, fit))));
+            desk.answer().assuming().stream()
+                    .filter(plan -> plan.routes().contains(fit.route()))
+                    .findFirst()
+                    .ifPresent(plan -> assume(card, plan));
         }
         return card;
     }
@@ -53,7 +59,7 @@ final class RouteDetail extends VBox {
         take.setDisable(busy);
         take.setOnAction(press -> session.start(plan));
         if (plan.routes().size() > 1) {
-            card.getChildren().add(chain(plan));
+            card.getChildren().add(chain(desk.replay(plan)));
         }
         card.getChildren().addAll(Texts.wrapped(Texts.plain(plan.tradeOffs())), take);
         if (busy) {
@@ -61,13 +67,40 @@ final class RouteDetail extends VBox {
         }
     }
 
-    private static VBox chain(Plan plan) {
+    /** The plan played through: each route, and what it changes so that the next one can follow. */
+    private static VBox chain(Replay replay) {
         VBox chain = new VBox();
         chain.getStyleClass().add("chain");
-        for (Route route : plan.routes()) {
-            chain.getChildren().add(Texts.plain(chain.getChildren().size() + 1 + "  " + route.name()));
+        for (Replay.Step step : replay.steps()) {
+            String changes = step.changes().entrySet().stream()
+                    .map(change -> "%s %s → %s"
+                            .formatted(
+                                    change.getKey().label(),
+                                    change.getValue().before().orElse("not known"),
+                                    change.getValue().after()))
+                    .collect(Collectors.joining("; "));
+            Label name = Texts.wrapped(Texts.plain(
+                    chain.getChildren().size() / 2 + 1 + "  " + step.route().name()));
+            if (!step.route().isHousekeeping()) {
+                name.getStyleClass().add("route-name");
+            }
+            chain.getChildren().addAll(name, Texts.wrapped(Texts.soft("     " + changes)));
         }
         return chain;
+    }
+
+    /** What would lead there if all that is unknown turns out well, and what that is. */
+    private static void assume(Card card, Plan plan) {
+        VBox assumptions = new VBox();
+        assumptions.getStyleClass().add("chain");
+        plan.assumptions()
+                .forEach(assumed -> assumptions.getChildren().add(Texts.wrapped(Texts.plain(assumed.sentence()))));
+        card.getChildren()
+                .addAll(
+                        Texts.wrapped(
+                                Texts.plain("If all turns out well: " + plan.title() + ". It takes for granted:")),
+                        assumptions,
+                        Texts.wrapped(Texts.plain(plan.tradeOffs())));
     }
 
     private static String whyNot(Desk desk, RouteFit fit) {

@@ -3,21 +3,28 @@ package org.mobrak.desktop.fit;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import javafx.collections.FXCollections;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.fit.Clause;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.plan.Goal;
+import org.mobrak.core.plan.Limits;
 import org.mobrak.core.plan.Planner;
 import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
@@ -33,6 +40,10 @@ public final class WaysPage implements View {
     private final ComboBox<Goal> goal = new ComboBox<>(FXCollections.observableArrayList(Goal.values()));
     private final ComboBox<Strictness> school = new ComboBox<>(FXCollections.observableArrayList(Strictness.values()));
     private final Label summary = Texts.wrapped(Texts.plain(""));
+    private final CheckBox keepData = new CheckBox("keep the data");
+    private final CheckBox noMarks = new CheckBox("leave no permanent mark");
+    private final CheckBox noMoney = new CheckBox("spend no money");
+    private final TextField search = new TextField();
     private final ListView<RouteFit> routes = new ListView<>();
     private final Sheet detail = new Sheet(new VBox());
     private final VBox node;
@@ -65,18 +76,40 @@ public final class WaysPage implements View {
         school.valueProperty().addListener((property, old, wanted) -> wish(() -> session.wish(wanted.school)));
         routes.setId("routes");
         routes.setCellFactory(list -> new RouteCell());
-        routes.setPlaceholder(
-                new Empty("No routes", "The catalogue of this workspace holds no routes. See CONTRIBUTING."));
+        routes.setPlaceholder(new Empty(
+                "No such route", "Search for something else, or add a route to the catalogue of this workspace."));
         routes.getSelectionModel().selectedItemProperty().addListener((property, old, fit) -> showDetail(fit));
         detail.getStyleClass().add("wide-scroll");
-        HBox head = new HBox(Texts.plain("Goal"), goal, Texts.plain("A route must match"), school);
+        search.setId("search");
+        search.setPromptText("Search the routes");
+        search.setAccessibleText("Search the routes by name, family or reason");
+        search.textProperty().addListener((property, old, words) -> fill());
+        HBox head = new HBox(Texts.plain("Goal"), goal, Texts.plain("A route must match"), school, spring(), search);
+        HBox limits = new HBox(Texts.plain("A plan must"), keepData, noMarks, noMoney);
+        limits.getStyleClass().add("page-head");
+        for (CheckBox limit : List.of(keepData, noMarks, noMoney)) {
+            limit.setOnAction(press -> session.wish(limits()));
+        }
+        keepData.setId("limit-data");
+        noMarks.setId("limit-marks");
+        noMoney.setId("limit-money");
         head.getStyleClass().add("page-head");
         HBox body = new HBox(routes, detail);
         body.getStyleClass().add("page");
         HBox.setHgrow(detail, Priority.ALWAYS);
         VBox.setVgrow(body, Priority.ALWAYS);
         summary.getStyleClass().add("page-summary");
-        node = new VBox(head, summary, body);
+        node = new VBox(head, limits, summary, body);
+    }
+
+    private static Region spring() {
+        Region spring = new Region();
+        HBox.setHgrow(spring, Priority.ALWAYS);
+        return spring;
+    }
+
+    private Limits limits() {
+        return new Limits(keepData.isSelected(), noMarks.isSelected(), noMoney.isSelected(), OptionalDouble.empty());
     }
 
     @Override
@@ -102,12 +135,34 @@ public final class WaysPage implements View {
         summary.setText(summary(one));
         Optional<String> wanted = samePlan(one) ? chosen() : ending(one.answer());
         answer = Optional.of(one.answer());
-        List<RouteFit> ordered = one.fits().stream()
-                .sorted(Comparator.comparing(RouteFit::verdict))
-                .toList();
-        routes.getItems().setAll(ordered);
-        select(ordered, wanted);
+        fill();
+        select(routes.getItems(), wanted);
         showDetail(routes.getSelectionModel().getSelectedItem());
+    }
+
+    /** The routes that are searched for: by verdict, and within it those first of which the least is missing. */
+    private void fill() {
+        String words = search.getText().strip().toLowerCase(Locale.ROOT);
+        Optional<String> kept = chosen();
+        List<RouteFit> found = desk.map(Desk::fits).orElse(List.of()).stream()
+                .filter(fit -> words.isEmpty() || text(fit).contains(words))
+                .sorted(Comparator.comparing(RouteFit::verdict)
+                        .thenComparing(RouteFit::missing)
+                        .thenComparing(fit -> fit.route().name()))
+                .toList();
+        routes.getItems().setAll(found);
+        select(found, kept);
+    }
+
+    private static String text(RouteFit fit) {
+        String reasons = fit.clauses().stream().map(Clause::reason).collect(Collectors.joining(" "));
+        return String.join(
+                        " ",
+                        fit.route().name(),
+                        fit.route().family(),
+                        fit.verdict().word(),
+                        reasons)
+                .toLowerCase(Locale.ROOT);
     }
 
     /** While phone, wish and plans stay the same, the user's choice stays; else the best plan is shown. */
@@ -145,8 +200,13 @@ public final class WaysPage implements View {
                     ? "One plan leads there: " + first + "."
                     : open + " plans lead there; the mildest is " + first + ".";
         }
+        String instead = desk.answer().reachable().isEmpty()
+                ? ""
+                : " Within reach instead: "
+                        + desk.answer().reachable().stream().map(Goal::label).collect(Collectors.joining(", "))
+                        + ".";
         return "No plan leads there yet. In the way: "
-                + String.join(" ", desk.answer().blockers());
+                + String.join(" ", desk.answer().blockers()) + instead;
     }
 
     private void showDetail(RouteFit fit) {

@@ -15,15 +15,17 @@ import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.build.Overlay;
 import org.mobrak.core.identity.build.Ruler;
-import org.mobrak.core.identity.build.Rulers;
 import org.mobrak.core.logbook.Dossier;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
+import org.mobrak.core.plan.Plan;
 import org.mobrak.core.plan.Planner;
+import org.mobrak.core.plan.Replay;
 
 /**
  * The one phone that lies on the desk, and all that follows from what is known of it.
  *
+ * @param fits every route but housekeeping, held against the phone
  * @param otherBuilds build numbers worth laying over the phone's own: those the routes for this model know, and older readings
  */
 public record Desk(
@@ -34,10 +36,10 @@ public record Desk(
         List<NextReading> next,
         Planner.Answer answer,
         List<String> otherBuilds,
-        Rulers rulers) {
+        Catalogue catalogue) {
 
-    /** What the user wants of the phone; an empty school is the usual one. */
-    public record Wish(Goal goal, Optional<School> school) {}
+    /** What the user wants of the phone and will not put up with; an empty school is the usual one. */
+    public record Wish(Goal goal, Optional<School> school, Limits limits) {}
 
     static Desk of(Dossier dossier, Catalogue catalogue, Wish wish) {
         Identity identity = Identity.of(catalogue, dossier.ledger(), dossier.findings());
@@ -45,11 +47,14 @@ public record Desk(
                 dossier,
                 identity,
                 wish,
-                new FitCheck(catalogue, identity.facts(), wish.school()).routes(),
+                new FitCheck(catalogue, identity.facts(), wish.school())
+                        .routes().stream()
+                                .filter(fit -> !fit.route().isHousekeeping())
+                                .toList(),
                 NextReading.propose(catalogue, identity.facts(), wish.school()),
-                Planner.plan(wish.goal(), catalogue, identity.facts(), wish.school(), Limits.none()),
+                Planner.plan(wish.goal(), catalogue, identity.facts(), wish.school(), wish.limits()),
                 otherBuilds(catalogue, identity),
-                catalogue.rulers());
+                catalogue);
     }
 
     /** One of the phone's build strings with another laid over it; empty where the other is of no such form. */
@@ -57,9 +62,14 @@ public record Desk(
         Facts facts = identity.facts();
         return Stream.of(Fact.values())
                 .filter(fact -> facts.value(fact).filter(own.text()::equals).isPresent())
-                .flatMap(fact -> rulers.of(fact, other.strip(), facts.value(Fact.MAKER)).stream())
+                .flatMap(fact -> catalogue.rulers().of(fact, other.strip(), facts.value(Fact.MAKER)).stream())
                 .flatMap(ruler -> Overlay.of(own, ruler).stream())
                 .findFirst();
+    }
+
+    /** A plan played through from what is known of the phone. */
+    public Replay replay(Plan plan) {
+        return Replay.of(plan, catalogue, identity.facts(), wish.school());
     }
 
     private static List<String> otherBuilds(Catalogue catalogue, Identity identity) {

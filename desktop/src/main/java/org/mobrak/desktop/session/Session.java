@@ -24,6 +24,7 @@ import org.mobrak.core.job.JournalEntry;
 import org.mobrak.core.job.SheetStep;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.plan.Goal;
+import org.mobrak.core.plan.Limits;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.link.PhoneLink;
 import org.slf4j.Logger;
@@ -47,7 +48,7 @@ public final class Session implements AutoCloseable {
 
     // These belong to the worker thread.
     private Workbench bench;
-    private Desk.Wish wish = new Desk.Wish(Goal.ROOT, Optional.empty());
+    private Desk.Wish wish = new Desk.Wish(Goal.ROOT, Optional.empty(), Limits.none());
 
     // These belong to the thread that draws.
     private int pending;
@@ -149,11 +150,15 @@ public final class Session implements AutoCloseable {
     }
 
     public void wish(Goal goal) {
-        change("Weighing the ways", () -> wish = new Desk.Wish(goal, wish.school()));
+        change("Weighing the ways", () -> wish = new Desk.Wish(goal, wish.school(), wish.limits()));
     }
 
     public void wish(Optional<School> school) {
-        change("Weighing the ways", () -> wish = new Desk.Wish(wish.goal(), school));
+        change("Weighing the ways", () -> wish = new Desk.Wish(wish.goal(), school, wish.limits()));
+    }
+
+    public void wish(Limits limits) {
+        change("Weighing the ways", () -> wish = new Desk.Wish(wish.goal(), wish.school(), limits));
     }
 
     /** Writes the run sheet of a plan and starts the job. */

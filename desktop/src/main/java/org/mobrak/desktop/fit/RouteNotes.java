@@ -1,0 +1,42 @@
+package org.mobrak.desktop.fit;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.Node;
+import javafx.scene.layout.HBox;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.identity.Severity;
+import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Sign;
+import org.mobrak.desktop.parts.Texts;
+
+/** What else is worth knowing of a route: hazards, where people do it differently, and where it was learnt. */
+final class RouteNotes {
+    private final Route route;
+
+    RouteNotes(Route route) {
+        this.route = route;
+    }
+
+    /** Empty where there is nothing to say. */
+    Optional<Card> card() {
+        List<Node> lines = new ArrayList<>();
+        route.notes().hazards().forEach(hazard -> lines.add(hazard(hazard)));
+        route.notes()
+                .alternatives()
+                .forEach(one -> lines.add(
+                        Texts.wrapped(Texts.plain(one.question() + " " + String.join("; or: ", one.answers()) + "."))));
+        route.notes()
+                .learnt()
+                .ifPresent(learnt -> lines.add(Texts.wrapped(Texts.soft(
+                        "Learnt from: %s, last looked at on %s.".formatted(learnt.from(), learnt.checked())))));
+        return lines.isEmpty() ? Optional.empty() : Optional.of(new Card("Worth knowing", lines.toArray(Node[]::new)));
+    }
+
+    private static HBox hazard(String text) {
+        HBox line = new HBox(Sign.of(Severity.CAUTION), Texts.wrapped(Texts.plain(text)));
+        line.getStyleClass().add("signed-line");
+        return line;
+    }
+}
