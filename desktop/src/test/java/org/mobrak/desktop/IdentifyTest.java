@@ -168,6 +168,43 @@ class IdentifyTest {
     }
 
     @Test
+    void whoeverInsistsMayMixAndTakeItBack() throws Exception {
+        try (Desktop desktop = Desktop.open(folder)) {
+            pick(desktop, "Hive 3");
+            desktop.fill("paste", Files.readString(READINGS.resolve("hive-11-listing.txt")));
+            desktop.click("take");
+            desktop.click("answer-same");
+            desktop.assertShows("These readings are of two phones");
+            assertThat(drawer(desktop))
+                    .hasSize(13)
+                    .extracting(DrawerEntry::waitsFor)
+                    .contains("stop: another phone");
+            desktop.click("undo");
+            assertThat(identity(desktop).findings()).isEmpty();
+        }
+    }
+
+    @Test
+    void aFolderWithoutReadingsIsToldAndChangesNothing() throws Exception {
+        Path letters = Files.createDirectory(top.resolve("letters"));
+        Files.writeString(letters.resolve("one.txt"), "bring honey");
+        Files.write(letters.resolve("two.jpg"), new byte[3_000]);
+        try (Desktop desktop = Desktop.open(folder)) {
+            var before = desktop.session().snapshot().get();
+            desktop.robot().interact(() -> desktop.session().takeFiles(List.of(letters)));
+            desktop.rest();
+            assertThat(desktop.text("notice"))
+                    .contains("no file holds a reading")
+                    .contains("2 files looked at");
+            assertThat(desktop.session().snapshot().get()).isEqualTo(before);
+            Files.copy(READINGS.resolve("hive-01-about.txt"), letters.resolve("three.txt"));
+            desktop.robot().interact(() -> desktop.session().takeFiles(List.of(letters)));
+            desktop.rest();
+            assertThat(desktop.text("notice")).contains("2 files held no reading and were passed over");
+        }
+    }
+
+    @Test
     void aFolderOfTwoPhonesBecomesTwoPhones() throws Exception {
         Path club = Files.createDirectory(top.resolve("club"));
         for (String name : List.of("hive-04-listing.txt", "hive-12-listing.txt", "hive-12-shell.txt")) {

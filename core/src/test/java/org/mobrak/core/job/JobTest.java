@@ -7,12 +7,14 @@ import static org.mobrak.core.Sample.route;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
+import org.mobrak.core.plan.Cost;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
 import org.mobrak.core.plan.Plan;
@@ -113,5 +115,36 @@ class JobTest {
                     NOW, JournalEntry.Kind.TICKED, job.sheet().steps().get(step).id()));
         }
         return standing;
+    }
+
+    /** What makes the bench ready at first goes ahead of the gates; what an earlier route undid is done again in its turn. */
+    @Test
+    void housekeepingStandsWhereItIsNeeded() {
+        Route first = housekeeping("debugging");
+        Route unlock = route("unlock").step(Phase.DO, "unlock it").making(Fact.LOCK, "unlocked");
+        Route root = route("root").step(Phase.DO, "root it").making(Fact.ROOT, "permanent");
+        RunSheet sheet = RunSheet.of(
+                new Plan(Goal.ROOT, List.of(first, unlock, first, root), new Cost(Set.of(), false, 0, 0, 0, 0, 0)));
+        assertThat(sheet.of(Phase.PREPARE)).extracting(SheetStep::title).containsExactly("switch debugging");
+        assertThat(sheet.of(Phase.DO))
+                .extracting(SheetStep::title)
+                .containsExactly("unlock it", "switch debugging", "root it");
+        assertThat(sheet.steps()).extracting(SheetStep::id).doesNotHaveDuplicates();
+        assertThat(sheet.title()).isEqualTo("Route unlock → Route root");
+    }
+
+    private static Route housekeeping(String id) {
+        Route route = route(id).step(Phase.PREPARE, "switch " + id).making(Fact.USB_DEBUGGING, "on");
+        return new Route(
+                id,
+                route.name(),
+                "housekeeping",
+                route.summary(),
+                route.fits(),
+                route.changes(),
+                route.costs(),
+                route.work(),
+                route.reports(),
+                route.notes());
     }
 }
