@@ -163,6 +163,36 @@ class MobrakTest {
                 .isEqualTo("lantern-root-package");
     }
 
+    @Test
+    void saysWhatAPlanWouldAssumeAndWhatIsWithinReachInstead() throws IOException {
+        Outcome outcome = run("", "plan", "--goal", "root", reading("hive-08-about.txt"), "--json");
+        assertThat(outcome.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
+        JsonNode json = outcome.json();
+        assertThat(json.at("/plans")).isEmpty();
+        List<String> assumed = json.at("/assuming").findValuesAsText("routes");
+        assertThat(json.at("/assuming")).hasSizeGreaterThan(1).hasSameSizeAs(assumed);
+        assertThat(json.at("/assuming/0/assumptions/0").asText()).contains("is not known");
+        assertThat(run("", "plan", "--goal", "root", reading("hive-08-about.txt"))
+                        .out())
+                .contains("If all turns out well: Ladder on the phone")
+                .contains("assuming Ladder on the phone: Kernel release is not known")
+                .doesNotContain("housekeeping");
+        Outcome instead = run(
+                "", "plan", "--goal", "write-protection-off", reading("hive-11-listing.txt"), "--set", "lock=locked");
+        assertThat(instead.out()).contains("In the way: ").contains("Within reach instead: Custom recovery (recovery)");
+    }
+
+    @Test
+    void warningsAreToldAndHinderNothing() throws IOException {
+        PathUtils.copyDirectory(HOME.resolve("catalogue"), folder.resolve("copy"));
+        Path route = folder.resolve("copy/routes/juniper-recovery.yaml");
+        Files.writeString(route, Files.readString(route).replaceFirst(", sign: A swipe screen\\.", ""));
+        Outcome outcome = run("", "catalogue", "check", folder.resolve("copy").toString(), "--json");
+        assertThat(outcome.status()).isEqualTo(Mobrak.DONE);
+        assertThat(outcome.json().at("/faults/0/weight").asText()).isEqualTo("warning");
+        assertThat(outcome.json().at("/routes").asInt()).isEqualTo(48);
+    }
+
     @ParameterizedTest
     @CsvSource(
             delimiter = ';',

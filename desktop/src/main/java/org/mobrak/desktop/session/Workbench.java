@@ -10,14 +10,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
-import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Reading;
-import org.mobrak.core.identity.Severity;
 import org.mobrak.core.identity.TypedReading;
 import org.mobrak.core.identity.check.PhoneSorting;
 import org.mobrak.core.identity.check.PhoneSorting.Heap;
@@ -121,17 +118,7 @@ final class Workbench implements AutoCloseable {
         if (heaps.size() < 2 && !PhoneSorting.isAnotherPhone(facts, texts)) {
             return new Outcome.Told(take(texts));
         }
-        String names = heaps.stream().map(Workbench::nameOf).collect(Collectors.joining(", "));
-        String here = facts.value(Fact.MODEL).map(model -> ", " + model).orElse("");
-        String text = heaps.size() == 1
-                ? "This is of another phone: %s. On the desk lies “%s”%s.".formatted(names, phone().nickname(), here)
-                : "This is of %d phones: %s. On the desk lies “%s”%s."
-                        .formatted(heaps.size(), names, phone().nickname(), here);
-        return new Outcome.Asked(new Question(text, heaps));
-    }
-
-    private static String nameOf(Heap heap) {
-        return heap.name().isEmpty() ? "model not known" : heap.name();
+        return new Outcome.Asked(Question.about(heaps, phone().nickname(), facts.value(Fact.MODEL)));
     }
 
     Notice answer(Question question, Question.Answer answer) {
@@ -149,7 +136,7 @@ final class Workbench implements AutoCloseable {
         Optional<PhoneRecord> before = picked;
         List<PhoneRecord> added = new ArrayList<>();
         for (Heap heap : heaps) {
-            PhoneRecord phone = logbook().addPhone("New: " + nameOf(heap), now());
+            PhoneRecord phone = logbook().addPhone("New: " + Question.nameOf(heap), now());
             heap.texts().forEach(text -> logbook().take(phone, text, now()));
             added.add(phone);
         }
@@ -169,19 +156,7 @@ final class Workbench implements AutoCloseable {
         }
         String name = texts.size() == 1 ? texts.get(0).name() : texts.size() + " texts";
         undoable(name, intakes);
-        return noticeOf(name, parsed);
-    }
-
-    private static Notice noticeOf(String name, List<Parsed> parsed) {
-        int readings = parsed.stream().mapToInt(one -> one.readings().size()).sum();
-        List<Finding> odd = parsed.stream()
-                .flatMap(one -> one.findings().stream())
-                .filter(finding -> finding.severity() != Severity.NOTE)
-                .toList();
-        String first = odd.isEmpty() ? "" : " " + odd.get(0).message();
-        String more = odd.size() < 2 ? "" : " (And %d more below.)".formatted(odd.size() - 1);
-        String count = readings == 1 ? "1 reading" : readings + " readings";
-        return new Notice(!odd.isEmpty(), "%s taken from “%s”.%s%s".formatted(count, name, first, more));
+        return Notice.taken(name, parsed);
     }
 
     /** Notes what a person read, all of it or none. */
