@@ -85,10 +85,6 @@ public final class Screenshots extends Application {
             pick("Hive 9");
             shell.open(org.mobrak.desktop.shell.Stage.READINGS);
         });
-        shot("ways-dark", () -> {
-            pick("Hive 3");
-            shell.open(org.mobrak.desktop.shell.Stage.WAYS);
-        });
     }
 
     private void lay(String build) {
