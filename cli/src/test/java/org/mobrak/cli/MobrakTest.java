@@ -182,6 +182,17 @@ class MobrakTest {
         assertThat(instead.out()).contains("In the way: ").contains("Within reach instead: Custom recovery (recovery)");
     }
 
+    @ParameterizedTest
+    @CsvSource({"4.1.2, 4.1.10, -1", "5, 4.4.4, 1", "4.1, 4.1.0, 0", "3.4.0-a, 3.4.0-b, null"})
+    void ordersTwoVersions(String first, String second, String order) throws IOException {
+        Outcome outcome = run("", "compare-versions", first, second, "--json");
+        assertThat(outcome.json().get("order").asText()).isEqualTo(order);
+        assertThat(outcome.status()).isEqualTo(order.equals("null") ? Mobrak.ANSWER_IS_NO : Mobrak.DONE);
+        assertThat(run("", "compare-versions", first, second).out())
+                .contains(first)
+                .contains(second);
+    }
+
     @Test
     void warningsAreToldAndHinderNothing() throws IOException {
         PathUtils.copyDirectory(HOME.resolve("catalogue"), folder.resolve("copy"));
