@@ -29,6 +29,7 @@ public final class Sample {
     private final List<Route.Gate> gates = new ArrayList<>();
     private final List<Route.RouteStep> steps = new ArrayList<>();
     private final String id;
+    private String family = "family";
     private double minutes = 10;
     private double money;
     private boolean wipes;
@@ -45,6 +46,11 @@ public final class Sample {
         List<Reading> readings =
                 Arrays.stream(said).map(word -> TypedReading.parse(word, NOW)).toList();
         return new Ledger(readings).facts();
+    }
+
+    public Sample asHousekeeping() {
+        family = "housekeeping";
+        return this;
     }
 
     public Sample target(String model, String osVersion, String... builds) {
@@ -121,7 +127,7 @@ public final class Sample {
         return new Route(
                 id,
                 "Route " + id,
-                "family",
+                family,
                 "summary",
                 new Route.Scope(phones, excluded, requires),
                 new Route.Changes(effects, writes, marks, wipes),

@@ -83,6 +83,21 @@ class ConditionsTest {
     }
 
     @Test
+    void theFewerClausesAreMissingTheMoreNearlyARouteFits() {
+        RouteFit fit = FitCheck.alone(
+                catalogue,
+                route("any")
+                        .needs(Fact.LOCK, "unlocked")
+                        .needs(Fact.CARD, "yes")
+                        .needs(Fact.CABLE, "data")
+                        .making(Fact.ROOT, "permanent"),
+                facts("lock=locked", "cable=data"),
+                Optional.empty());
+        assertThat(fit.clauses()).hasSize(3);
+        assertThat(fit.missing()).as("one is a no, one is open").isEqualTo(2);
+    }
+
+    @Test
     void aSwollenBatteryRefusesEveryRoute() {
         RouteFit fit = FitCheck.alone(
                 catalogue, route("any").making(Fact.ROOT, "permanent"), facts("batteryBody=swollen"), Optional.empty());

@@ -120,7 +120,10 @@ class JobTest {
     /** What makes the bench ready at first goes ahead of the gates; what an earlier route undid is done again in its turn. */
     @Test
     void housekeepingStandsWhereItIsNeeded() {
-        Route first = housekeeping("debugging");
+        Route first = route("debugging")
+                .asHousekeeping()
+                .step(Phase.PREPARE, "switch debugging")
+                .making(Fact.USB_DEBUGGING, "on");
         Route unlock = route("unlock").step(Phase.DO, "unlock it").making(Fact.LOCK, "unlocked");
         Route root = route("root").step(Phase.DO, "root it").making(Fact.ROOT, "permanent");
         RunSheet sheet = RunSheet.of(
@@ -131,20 +134,5 @@ class JobTest {
                 .containsExactly("unlock it", "switch debugging", "root it");
         assertThat(sheet.steps()).extracting(SheetStep::id).doesNotHaveDuplicates();
         assertThat(sheet.title()).isEqualTo("Route unlock → Route root");
-    }
-
-    private static Route housekeeping(String id) {
-        Route route = route(id).step(Phase.PREPARE, "switch " + id).making(Fact.USB_DEBUGGING, "on");
-        return new Route(
-                id,
-                route.name(),
-                "housekeeping",
-                route.summary(),
-                route.fits(),
-                route.changes(),
-                route.costs(),
-                route.work(),
-                route.reports(),
-                route.notes());
     }
 }

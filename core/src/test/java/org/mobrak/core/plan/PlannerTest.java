@@ -121,18 +121,7 @@ class PlannerTest {
     }
 
     private static Route housekeeping(String id, Fact fact, String value, double minutes) {
-        Route route = route(id).costing(0, minutes, false).making(fact, value);
-        return new Route(
-                route.id(),
-                route.name(),
-                "housekeeping",
-                route.summary(),
-                route.fits(),
-                route.changes(),
-                route.costs(),
-                route.work(),
-                route.reports(),
-                route.notes());
+        return route(id).asHousekeeping().costing(0, minutes, false).making(fact, value);
     }
 
     @Test
