@@ -10,6 +10,7 @@ import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.check.BatterySafety;
 
 /**
  * Holds every route of a catalogue against the facts of one phone.
@@ -69,13 +70,7 @@ public final class FitCheck {
 
     /** No work of any kind on a battery that may burn; a sound one, or an unknown one, asks for no clause. */
     private Optional<Clause> battery() {
-        return facts.value(Fact.BATTERY_BODY)
-                .filter(body -> !body.equals("flat"))
-                .map(body -> Clause.of(
-                        Fact.BATTERY_BODY.label(),
-                        Truth.NO,
-                        "The battery is %s. Stop: no charging and no flashing; a recycler or a repair professional must take it."
-                                .formatted(body)));
+        return BatterySafety.stop(facts).map(stop -> Clause.of("Battery", Truth.NO, stop.message()));
     }
 
     private Clause withHelp(Condition condition, Clause clause, Route route, List<Route> helpers) {

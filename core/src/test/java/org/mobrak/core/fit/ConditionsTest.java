@@ -97,12 +97,20 @@ class ConditionsTest {
         assertThat(fit.missing()).as("one is a no, one is open").isEqualTo(2);
     }
 
-    @Test
-    void aSwollenBatteryRefusesEveryRoute() {
-        RouteFit fit = FitCheck.alone(
-                catalogue, route("any").making(Fact.ROOT, "permanent"), facts("batteryBody=swollen"), Optional.empty());
-        assertThat(fit.verdict()).isEqualTo(Verdict.REFUSED);
-        assertThat(fit.clauses().get(0).reason()).contains("no charging and no flashing");
+    /** Whatever stops the work on the phone's page refuses every route, and a warm battery does not. */
+    @ParameterizedTest
+    @CsvSource({
+        "batteryBody=swollen, refused",
+        "batteryHealth=overheated, refused",
+        "batteryTemperature=51, refused",
+        "batteryTemperature=45, fits",
+        "batteryBody=flat, fits"
+    })
+    void aBatteryThatMayBurnRefusesEveryRoute(String said, String verdict) {
+        RouteFit fit =
+                FitCheck.alone(catalogue, route("any").making(Fact.ROOT, "permanent"), facts(said), Optional.empty());
+        assertThat(fit.verdict().word()).isEqualTo(verdict);
+        assertThat(fit.clauses()).allMatch(clause -> clause.reason().contains("do not charge or flash"));
     }
 
     private Clause judge(Condition condition, String... said) {
