@@ -120,7 +120,7 @@ final class JsonAnswer {
         said.routes().forEach(fit -> route(fit, routes.addObject()));
         ArrayNode next = answer.putArray("nextReadings");
         said.next().forEach(reading -> next(reading, next.addObject()));
-        answer.put("more", said.plans().more());
+        answer.put("more", said.plans().rest().size());
         ArrayNode assuming = answer.putArray("assuming");
         said.plans().assuming().forEach(plan -> plan(plan, assuming.addObject()));
         ArrayNode reachable = answer.putArray("reachable");

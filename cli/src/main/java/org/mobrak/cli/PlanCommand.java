@@ -44,7 +44,8 @@ final class PlanCommand implements Callable<Integer> {
             names = "--goal",
             required = true,
             paramLabel = "GOAL",
-            description = "root, recovery, custom-os, update-keep-root, write-protection-off or stock.")
+            description =
+                    "root, recovery, custom-os, update-keep-root, write-protection-off, stock or mend:TROUBLE; joined with +.")
     private String goal;
 
     @Option(
@@ -53,7 +54,10 @@ final class PlanCommand implements Callable<Integer> {
             description = "exact or practical; without it, by what a route writes.")
     private Optional<String> school = Optional.empty();
 
-    @Option(names = "--limit", paramLabel = "LIMIT", description = "no-data-loss, no-marks, no-money or minutes=N.")
+    @Option(
+            names = "--limit",
+            paramLabel = "LIMIT",
+            description = "no-data-loss, no-marks, no-blown-fuse, no-money or minutes=N.")
     private List<String> limits = new ArrayList<>();
 
     /** What the core said. */
@@ -80,8 +84,10 @@ final class PlanCommand implements Callable<Integer> {
     }
 
     private Goal goal() {
-        String known = Arrays.stream(Goal.values()).map(Goal::key).collect(Collectors.joining(", "));
-        return Goal.ofKey(goal).orElseThrow(() -> wrong("“" + goal + "” is no goal; the goals are " + known + "."));
+        String known = Goal.usual().stream().map(Goal::key).collect(Collectors.joining(", "));
+        return Goal.ofKey(goal)
+                .orElseThrow(() -> wrong(
+                        "“" + goal + "” is no goal; the goals are " + known + " and mend:TROUBLE, joined with +."));
     }
 
     private School school(String word) {
@@ -112,8 +118,8 @@ final class PlanCommand implements Callable<Integer> {
             out.println("Plan: " + plan.title());
             out.println("      " + plan.tradeOffs());
         }
-        if (answer.plans().more() > 0) {
-            out.printf("(%d more that nothing beats)%n", answer.plans().more());
+        if (!answer.plans().rest().isEmpty()) {
+            out.printf("(%d more that nothing beats)%n", answer.plans().rest().size());
         }
         for (Plan plan : answer.plans().assuming()) {
             out.println("If all turns out well: " + plan.title());

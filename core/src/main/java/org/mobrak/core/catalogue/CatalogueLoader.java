@@ -34,7 +34,7 @@ import org.mobrak.core.identity.build.Rulers;
  */
 public final class CatalogueLoader {
     private static final long MOST_BYTES = 2 << 20;
-    private static final int MOST_FILES = 5_000;
+    private static final int MOST_FILES = 200_000;
 
     private final ObjectMapper mapper = CatalogueMapper.create();
     private final Schema phoneSchema = schema("phone.schema.json");

@@ -79,6 +79,9 @@ public record Route(
     /**
      * A file the route needs.
      *
+     * @param bytes its size
+     * @param md5 lower-case hexadecimal, as most sources give it
+     * @param sha1 lower-case hexadecimal
      * @param sha256 lower-case hexadecimal
      * @param slot the one slot it belongs in, as the flasher of the route's version calls it
      * @param partition what it is written to
@@ -87,10 +90,19 @@ public record Route(
     public record NeededFile(
             String name,
             String role,
+            Optional<Long> bytes,
+            Optional<String> md5,
+            Optional<String> sha1,
             Optional<String> sha256,
             Optional<String> slot,
             Optional<PartitionClass> partition,
-            Optional<Boolean> keepZipped) {}
+            Optional<Boolean> keepZipped) {
+
+        /** Whether there is anything to check its bytes against. */
+        public boolean hasDigest() {
+            return md5.isPresent() || sha1.isPresent() || sha256.isPresent();
+        }
+    }
 
     /** What must be true before the phone is touched: one of some values, or a number at least so high. */
     public record Gate(Fact fact, List<String> is, Optional<Integer> atLeast, String why) {

@@ -152,11 +152,11 @@ final class RouteChecks {
                     && needed.partition()
                             .filter(PartitionClass::canBrickForGood)
                             .isPresent()
-                    && needed.sha256().isEmpty()) {
+                    && !needed.hasDigest()) {
                 fault(
                         "/work/files/" + i,
                         needed.name() + " can brick the phone for good and has no checksum.",
-                        "Give its sha256.");
+                        "Give its md5, sha1 or sha256, and its size.");
             }
         }
     }

@@ -1,23 +1,19 @@
 package org.mobrak.core.fit;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.catalogue.Route;
-import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
-import org.mobrak.core.identity.check.BatterySafety;
 
 /**
  * Holds every route of a catalogue against the facts of one phone.
  *
  * <p>Whether a no can be turned by another route is found by growing the set of routes that are open: first those that
- * nothing refuses, then those whose every no is turned by an effect of an open one, until none is added. Each round
- * opens at least one route, so there are at most as many rounds as routes.
+ * nothing refuses, then those whose every no is turned by an effect of an open one, until none is added. What routes bring
+ * about is drawn from few words, so many share it and each round looks only at what is new ({@link Turning}).
  */
 public final class FitCheck {
     private final Catalogue catalogue;
@@ -32,65 +28,57 @@ public final class FitCheck {
 
     /** The verdict on every route, in the catalogue's order. */
     public List<RouteFit> routes() {
-        Map<Route, RouteFit> fits = new LinkedHashMap<>();
-        catalogue.routes().forEach(route -> fits.put(route, fit(route, List.of())));
-        int open = -1;
-        List<Route> helpers = open(fits);
-        while (helpers.size() > open) {
-            open = helpers.size();
-            List<Route> known = helpers;
-            fits.replaceAll((route, fit) -> fit(route, known));
-            helpers = open(fits);
+        RouteJudge judge = new RouteJudge(catalogue, facts, choice);
+        List<RouteFit> alone = catalogue.routes().stream()
+                .map(route -> RouteFit.of(route, judge.clauses(route)))
+                .toList();
+        Turning turning = new Turning(catalogue, facts, judge);
+        List<RouteFit> shut = new ArrayList<>();
+        for (RouteFit fit : alone) {
+            if (fit.verdict() != Verdict.REFUSED) {
+                turning.open(fit.route());
+            } else if (canBeTurned(fit)) {
+                shut.add(fit);
+            }
         }
-        return List.copyOf(fits.values());
+        while (turning.settle(shut)) {
+            shut.removeIf(fit -> {
+                boolean opens = helped(fit, turning).verdict() != Verdict.REFUSED;
+                if (opens) {
+                    turning.open(fit.route());
+                }
+                return opens;
+            });
+        }
+        return alone.stream()
+                .map(fit -> fit.verdict() == Verdict.REFUSED && canBeTurned(fit) ? helped(fit, turning) : fit)
+                .toList();
     }
 
     /** The clauses of one route as the facts stand, with no help from other routes. */
     public static RouteFit alone(Catalogue catalogue, Route route, Facts facts, Optional<School> choice) {
-        return new FitCheck(catalogue, facts, choice).fit(route, List.of());
+        return RouteFit.of(route, new RouteJudge(catalogue, facts, choice).clauses(route));
     }
 
-    private static List<Route> open(Map<Route, RouteFit> fits) {
-        return fits.values().stream()
-                .filter(fit -> fit.verdict() != Verdict.REFUSED)
-                .map(RouteFit::route)
-                .toList();
+    /** Whom a route was made for, no other route changes; the conditions stand last, in their order. */
+    private static boolean canBeTurned(RouteFit fit) {
+        int fixed = fit.clauses().size() - fit.route().fits().requires().size();
+        return fit.clauses().subList(0, fixed).stream().noneMatch(clause -> clause.result() == Truth.NO);
     }
 
-    private RouteFit fit(Route route, List<Route> helpers) {
-        ConditionJudge judge = new ConditionJudge(facts, catalogue);
-        List<Clause> clauses =
-                new ArrayList<>(new TargetJudge(facts, School.forRoute(route, choice), judge).judge(route.fits()));
-        battery().ifPresent(clauses::add);
-        for (Condition condition : route.fits().requires()) {
-            clauses.add(withHelp(condition, judge.judge(condition), route, helpers));
+    private static RouteFit helped(RouteFit fit, Turning turning) {
+        List<Condition> requires = fit.route().fits().requires();
+        List<Clause> clauses = new ArrayList<>(fit.clauses());
+        int fixed = clauses.size() - requires.size();
+        for (int i = 0; i < requires.size(); i++) {
+            Clause clause = clauses.get(fixed + i);
+            if (clause.result() == Truth.NO) {
+                Optional<Route> helper = turning.helper(requires.get(i), fit.route());
+                clauses.set(
+                        fixed + i,
+                        helper.map(route -> clause.mendedBy(route.name())).orElse(clause));
+            }
         }
-        return RouteFit.of(route, clauses);
-    }
-
-    /** No work of any kind on a battery that may burn; a sound one, or an unknown one, asks for no clause. */
-    private Optional<Clause> battery() {
-        return BatterySafety.stop(facts).map(stop -> Clause.of("Battery", Truth.NO, stop.message()));
-    }
-
-    private Clause withHelp(Condition condition, Clause clause, Route route, List<Route> helpers) {
-        if (clause.result() != Truth.NO) {
-            return clause;
-        }
-        return helpers.stream()
-                .filter(helper -> !helper.equals(route) && turns(helper, condition))
-                .findFirst()
-                .map(helper -> clause.mendedBy(helper.name()))
-                .orElse(clause);
-    }
-
-    private boolean turns(Route helper, Condition condition) {
-        Map<Fact, String> effects = helper.changes().effects();
-        boolean touches = condition.facts().anyMatch(effects::containsKey);
-        return touches
-                && new ConditionJudge(facts.supposing(effects), catalogue)
-                                .judge(condition)
-                                .result()
-                        == Truth.YES;
+        return RouteFit.of(fit.route(), clauses);
     }
 }

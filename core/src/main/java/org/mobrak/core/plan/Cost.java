@@ -34,19 +34,43 @@ public record Cost(
         return new Cost(Set.of(), false, 0, 0, 0, 0, 0);
     }
 
-    Cost plus(Route route) {
-        Set<String> all = new TreeSet<>(marks);
-        all.addAll(route.changes().marks());
+    /** Of one route alone: its own estimates, and the time its files take to reach the phone. */
+    static Cost of(Route route) {
         Minutes hands = route.costs().handsOn();
         Minutes wait = route.costs().waiting();
         return new Cost(
-                all,
-                dataLoss || route.changes().wipesData(),
-                riskPoints + Evidence.riskPoints(route),
-                money + route.costs().money().map(Route.Money::amount).orElse(0.0),
-                handsOn + hands.mean(),
-                waiting + wait.mean(),
-                variance + hands.variance() + wait.variance());
+                Set.copyOf(route.changes().marks()),
+                route.changes().wipesData(),
+                Evidence.riskPoints(route),
+                route.costs().money().map(Route.Money::amount).orElse(0.0),
+                hands.mean(),
+                wait.mean() + Transfer.minutes(route),
+                hands.variance() + wait.variance());
+    }
+
+    Cost plus(Cost other) {
+        return new Cost(
+                union(marks, other.marks),
+                dataLoss || other.dataLoss,
+                riskPoints + other.riskPoints,
+                money + other.money,
+                handsOn + other.handsOn,
+                waiting + other.waiting,
+                variance + other.variance);
+    }
+
+    private static Set<String> union(Set<String> some, Set<String> more) {
+        if (some.isEmpty() || more.isEmpty()) {
+            return some.isEmpty() ? more : some;
+        }
+        Set<String> all = new TreeSet<>(some);
+        all.addAll(more);
+        return all;
+    }
+
+    /** Grows with every respect, so that a way is never lighter than one that beats it. */
+    double weight() {
+        return marks.size() + (dataLoss ? 1 : 0) + riskPoints + money + handsOn + waiting;
     }
 
     /** Whether this is no worse in any respect. */

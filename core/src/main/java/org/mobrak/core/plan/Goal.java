@@ -1,41 +1,103 @@
 package org.mobrak.core.plan;
 
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 
-/** What a person wants of a phone: state facts with certain values. */
-public enum Goal {
-    ROOT("root", "Permanent root", Map.of(Fact.ROOT, "permanent")),
-    RECOVERY("recovery", "Custom recovery", Map.of(Fact.RECOVERY, "custom")),
-    CUSTOM_OS("custom-os", "Custom OS", Map.of(Fact.OS_KIND, "custom")),
-    UPDATE_KEEP_ROOT(
-            "update-keep-root", "Update and keep root", Map.of(Fact.UPDATE, "installed", Fact.ROOT, "permanent")),
-    WRITE_PROTECTION_OFF("write-protection-off", "Write protection off", Map.of(Fact.WRITE_PROTECTION, "off")),
-    STOCK("stock", "Back to stock", Map.of(Fact.OS_KIND, "stock", Fact.RECOVERY, "stock", Fact.ROOT, "none"));
+/**
+ * What a person wants of a phone: state facts with certain values. Goals can be joined, unless they want different values of
+ * the same fact.
+ *
+ * @param key the word of the command line, such as {@code root}, {@code mend:store-missing} or {@code root+recovery}
+ * @param label what a person reads
+ * @param wanted the facts that make it up, with the value each must have
+ */
+public record Goal(String key, String label, Map<Fact, String> wanted) {
+    public static final Goal ROOT = new Goal("root", "Permanent root", Map.of(Fact.ROOT, "permanent"));
+    public static final Goal RECOVERY = new Goal("recovery", "Custom recovery", Map.of(Fact.RECOVERY, "custom"));
+    public static final Goal CUSTOM_OS = new Goal("custom-os", "Custom OS", Map.of(Fact.OS_KIND, "custom"));
+    public static final Goal UPDATE_KEEP_ROOT = new Goal(
+            "update-keep-root", "Update and keep root", Map.of(Fact.UPDATE, "installed", Fact.ROOT, "permanent"));
+    public static final Goal WRITE_PROTECTION_OFF =
+            new Goal("write-protection-off", "Write protection off", Map.of(Fact.WRITE_PROTECTION, "off"));
+    public static final Goal STOCK = new Goal(
+            "stock", "Back to stock", Map.of(Fact.OS_KIND, "stock", Fact.RECOVERY, "stock", Fact.ROOT, "none"));
 
-    private final String key;
-    private final String label;
-    private final Map<Fact, String> wanted;
+    private static final String MEND = "mend:";
+    private static final String NO_TROUBLE = "none";
 
-    Goal(String key, String label, Map<Fact, String> wanted) {
-        this.key = key;
-        this.label = label;
-        this.wanted = wanted;
+    public Goal {
+        wanted = Map.copyOf(wanted);
     }
 
+    /** The six goals of a phone that works. */
+    public static List<Goal> usual() {
+        return List.of(ROOT, RECOVERY, CUSTOM_OS, UPDATE_KEEP_ROOT, WRITE_PROTECTION_OFF, STOCK);
+    }
+
+    /** One goal for each trouble that people tell of: that it is gone. */
+    public static List<Goal> mends() {
+        return Fact.TROUBLE.domain().words().stream()
+                .filter(word -> !word.equals(NO_TROUBLE))
+                .map(word -> new Goal(MEND + word, "Mend: " + word.replace('-', ' '), Map.of(Fact.TROUBLE, NO_TROUBLE)))
+                .toList();
+    }
+
+    /** The goal with this key, or those between plus signs joined; empty if there is no such goal or they contradict. */
     public static Optional<Goal> ofKey(String key) {
-        return Arrays.stream(values()).filter(goal -> goal.key.equals(key)).findFirst();
+        Optional<Goal> joined = Optional.empty();
+        for (String part : key.split("\\+", -1)) {
+            Optional<Goal> one = Stream.concat(usual().stream(), mends().stream())
+                    .filter(goal -> goal.key.equals(part))
+                    .findFirst();
+            joined = joined.isEmpty() ? one : one.flatMap(joined.get()::and);
+            if (joined.isEmpty()) {
+                return joined;
+            }
+        }
+        return joined;
     }
 
-    public String key() {
-        return key;
+    /** This goal and another at once; empty where they want different values of the same fact. */
+    public Optional<Goal> and(Goal other) {
+        if (equals(other)) {
+            return Optional.of(this);
+        }
+        boolean torn = wanted.entrySet().stream()
+                .anyMatch(want -> !other.wanted
+                        .getOrDefault(want.getKey(), want.getValue())
+                        .equals(want.getValue()));
+        Map<Fact, String> both = new EnumMap<>(wanted);
+        both.putAll(other.wanted);
+        return torn || mending().isPresent() && other.mending().isPresent()
+                ? Optional.empty()
+                : Optional.of(new Goal(key + "+" + other.key, label + " and " + lowered(other.label), both));
     }
 
-    public String label() {
-        return label;
+    private static String lowered(String label) {
+        boolean shout = label.length() > 1 && Character.isUpperCase(label.charAt(1));
+        return shout ? label : label.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + label.substring(1);
+    }
+
+    /** The facts a search starts from: whoever wants a trouble mended says that it is there. */
+    public Facts from(Facts facts) {
+        return mending()
+                .map(word -> facts.supposing(Map.of(Fact.TROUBLE, word)))
+                .orElse(facts);
+    }
+
+    private Optional<String> mending() {
+        return Arrays.stream(key.split("\\+"))
+                .filter(part -> part.startsWith(MEND))
+                .map(part -> part.substring(MEND.length()))
+                .findFirst();
     }
 
     public boolean isReachedIn(Facts facts) {
@@ -45,8 +107,11 @@ public enum Goal {
                         .isPresent());
     }
 
-    /** The facts that make it up, with the value each must have. */
-    Map<Fact, String> wanted() {
-        return wanted;
+    /** The goal in the words of the facts: {@code Root permanent, Recovery custom}. */
+    public String inWords() {
+        List<Map.Entry<Fact, String>> entries = new ArrayList<>(new EnumMap<>(wanted).entrySet());
+        return entries.stream()
+                .map(want -> want.getKey().label() + " " + want.getValue())
+                .collect(Collectors.joining(", "));
     }
 }

@@ -1,23 +1,19 @@
 package org.mobrak.core.plan;
 
-import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.Deque;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.PriorityQueue;
+import java.util.Queue;
 import java.util.Set;
 import java.util.function.Predicate;
-import java.util.stream.Stream;
-import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Clause;
-import org.mobrak.core.fit.FitCheck;
-import org.mobrak.core.fit.School;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
@@ -26,100 +22,139 @@ import org.mobrak.core.identity.Facts;
  * Walks from the phone's state over routes to the goal and keeps, for each state, every way there that no other beats in
  * all respects: multi-objective label correcting (E. Q. V. Martins, Eur. J. Oper. Res. 16, 1984).
  *
- * <p>A state is the set of facts that the routes so far have changed and on which anything further can turn. What a route asks depends on the state alone and every
- * respect only grows along a way, so a beaten way to a state can be dropped. The number of labels is what costs; it is
- * bounded by the length of a plan.
+ * <p>A state is the set of facts that the routes so far have changed and on which anything further can turn. What can be done
+ * in a state, and what it costs, depends on the state alone and is worked out once ({@link Place}). Every respect only grows
+ * along a way, so a beaten way to a state can be dropped, and so can one that a way to the goal beats already. Cheap ways are
+ * carried on first, so that most are final when their turn comes. The number of ways kept is what costs; it is bounded by the
+ * length of a plan.
  */
 final class PlanSearch {
     private static final int MOST_ROUTES = 8;
+    private static final Comparator<Way> CHEAP_FIRST =
+            Comparator.comparingDouble((Way way) -> way.cost().weight()).thenComparingInt(Way::length);
 
-    private final Catalogue catalogue;
+    private final Goal goal;
+    private final Ground ground;
     private final List<Route> routes;
     private final Set<Fact> relevant;
-    private final Facts facts;
-    private final Optional<School> choice;
-    private final Beats beats;
-    private final Housekeeping housekeeping;
-    private final Map<Map<Fact, String>, List<Way>> best = new HashMap<>();
+    private final Rule rule;
+    private final Map<Map<Fact, String>, Place> places = new HashMap<>();
+    private final List<Way> arrived = new ArrayList<>();
+
+    /** What one kind of search lets pass and what it holds to be better. */
+    private record Rule(Predicate<Move> passable, Limits limits, Beats beats, boolean firstWayWins) {}
 
     /** Whether the first way makes the second superfluous. */
-    interface Beats {
+    private interface Beats {
         boolean test(Way first, Way second);
     }
 
-    /**
-     * A way so far: the routes, the state they lead to, their cost, the clauses that stand in the way, and what is taken for
-     * granted on it.
-     */
-    record Way(
-            List<Route> routes, Map<Fact, String> state, Cost cost, Set<String> blockers, Set<Assumption> assumptions) {
-        private int obstacles() {
-            return blockers.size() + assumptions.size();
-        }
+    /** A state with what can be done in it and the ways that lead to it. */
+    private record Place(boolean atGoal, List<Move> moves, List<Way> ways) {}
 
-        private long length() {
-            return routes.stream().filter(route -> !route.isHousekeeping()).count();
-        }
-    }
-
-    private PlanSearch(Goal goal, Catalogue catalogue, Facts facts, Optional<School> choice, Beats beats) {
-        this.catalogue = catalogue;
-        this.routes = Relevance.serving(goal, Relevance.possible(catalogue, facts, choice));
+    private PlanSearch(Goal goal, Ground ground, Rule rule) {
+        this.goal = goal;
+        this.ground = ground;
+        this.routes = Relevance.serving(goal, ground.possible());
         this.relevant = Relevance.factsOf(goal, routes);
-        this.facts = facts;
-        this.choice = choice;
-        this.beats = beats;
-        this.housekeeping = new Housekeeping(catalogue);
+        this.rule = rule;
     }
 
     /** All ways to the goal on which nothing stands in the way and that no other beats. */
-    static List<Way> unblocked(Goal goal, Catalogue catalogue, Facts facts, Optional<School> choice, Limits limits) {
-        Beats cheaper = (a, b) -> a.cost().atMost(b.cost());
-        PlanSearch search = new PlanSearch(goal, catalogue, facts, choice, cheaper);
-        search.run(goal, way -> way.blockers().isEmpty() && way.assumptions().isEmpty() && limits.allow(way.cost()));
-        return front(search.reaching(goal), cheaper);
+    static List<Way> unblocked(Goal goal, Ground ground, Limits limits) {
+        Predicate<Move> clear =
+                move -> move.blockers().isEmpty() && move.assumptions().isEmpty();
+        return new PlanSearch(
+                        goal, ground, new Rule(clear, limits, (a, b) -> a.cost().atMost(b.cost()), true))
+                .run();
     }
 
     /** For each end the way with the fewest assumptions, where what is unknown may be taken for granted. */
-    static List<Way> assuming(Goal goal, Catalogue catalogue, Facts facts, Optional<School> choice, Limits limits) {
+    static List<Way> assuming(Goal goal, Ground ground, Limits limits) {
         Beats fewer = (a, b) -> a.assumptions().size() < b.assumptions().size()
                 || a.assumptions().size() == b.assumptions().size() && a.cost().atMost(b.cost());
-        PlanSearch search = new PlanSearch(goal, catalogue, facts, choice, fewer);
-        search.run(goal, way -> way.blockers().isEmpty() && limits.allow(way.cost()));
-        return front(search.reaching(goal), fewer);
+        return new PlanSearch(goal, ground, new Rule(move -> move.blockers().isEmpty(), limits, fewer, true)).run();
     }
 
     /** A way on which the fewest things stand in the way; empty where no route leads to the goal at all. */
-    static Optional<Way> leastBlocked(Goal goal, Catalogue catalogue, Facts facts, Optional<School> choice) {
-        // What is unknown may turn out well, what is known to be wrong will not. Of equally few the ones deepest down
-        // Of equally few, what is unknown may yet turn out well; and of those the ones deepest down are the cause: on
-        // the
-        // longest way, the others follow from them.
+    static Optional<Way> leastBlocked(Goal goal, Ground ground) {
+        // Of equally few, what is unknown may yet turn out well; and of those the ones deepest down, on the longest
+        // way,
+        // are the cause from which the others follow. So a short way must not shut out a longer one.
         Comparator<Way> fewer = Comparator.comparingInt(Way::obstacles)
                 .thenComparingInt(way -> way.blockers().size())
                 .thenComparing(Way::length, Comparator.reverseOrder());
         Beats notMore = (a, b) -> a.obstacles() <= b.obstacles() && a.length() <= b.length();
-        PlanSearch search = new PlanSearch(goal, catalogue, facts, choice, notMore);
-        search.run(goal, way -> true);
-        return search.reaching(goal).stream().min(fewer);
+        Rule rule = new Rule(move -> true, Limits.none(), notMore, false);
+        return new PlanSearch(goal, ground, rule).run().stream().min(fewer);
     }
 
-    private void run(Goal goal, Predicate<Way> passable) {
-        Way start = new Way(List.of(), Map.of(), Cost.none(), Set.of(), Set.of());
-        Deque<Way> open = new ArrayDeque<>(List.of(start));
-        best.put(start.state(), new ArrayList<>(List.of(start)));
+    private List<Way> run() {
+        Queue<Way> open = new PriorityQueue<>(CHEAP_FIRST);
+        Way start = Way.start();
+        place(start.state()).ways().add(start);
+        open.add(start);
         while (!open.isEmpty()) {
             Way way = open.poll();
-            boolean dropped = !best.get(way.state()).contains(way);
-            if (!dropped && way.length() < MOST_ROUTES && !goal.isReachedIn(facts.supposing(way.state()))) {
-                extensions(way).filter(passable).filter(this::keep).forEach(open::add);
+            Place place = place(way.state());
+            boolean dropped = place.ways().stream().noneMatch(kept -> kept == way);
+            if (!dropped && !place.atGoal() && way.length() < MOST_ROUTES) {
+                place.moves().stream()
+                        .map(way::with)
+                        .filter(longer -> rule.limits().allow(longer.cost()) && keep(longer))
+                        .forEach(open::add);
             }
         }
+        return List.copyOf(arrived);
     }
 
-    private Stream<Way> extensions(Way way) {
-        Facts here = facts.supposing(way.state());
-        return routes.stream().filter(route -> changesSomething(route, here)).map(route -> extend(way, route, here));
+    private boolean keep(Way way) {
+        Place place = place(way.state());
+        if (rule.firstWayWins() && isBeaten(way, arrived) || isBeaten(way, place.ways())) {
+            return false;
+        }
+        replaceBeaten(way, place.ways());
+        if (place.atGoal()) {
+            replaceBeaten(way, arrived);
+        }
+        return true;
+    }
+
+    private boolean isBeaten(Way way, List<Way> rivals) {
+        for (Way rival : rivals) {
+            if (rule.beats().test(rival, way)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private void replaceBeaten(Way way, List<Way> rivals) {
+        if (rule.firstWayWins() || rivals != arrived) {
+            rivals.removeIf(rival -> rule.beats().test(way, rival));
+        }
+        rivals.add(way);
+    }
+
+    private Place place(Map<Fact, String> state) {
+        Place known = places.get(state);
+        if (known == null) {
+            Facts here = ground.facts().supposing(state);
+            boolean atGoal = goal.isReachedIn(here);
+            known = new Place(atGoal, atGoal ? List.of() : moves(state, here), new ArrayList<>());
+            places.put(state, known);
+        }
+        return known;
+    }
+
+    private List<Move> moves(Map<Fact, String> state, Facts here) {
+        return routes.stream()
+                .filter(route -> changesSomething(route, here))
+                .map(route -> move(route, state, here))
+                .filter(move -> rule.passable().test(move)
+                        && move.routes().stream()
+                                .allMatch(route -> rule.limits().allow(route, ground.facts())))
+                .toList();
     }
 
     private static boolean changesSomething(Route route, Facts here) {
@@ -129,63 +164,31 @@ final class PlanSearch {
                         .isEmpty());
     }
 
-    /** The way with one more route, and before it the housekeeping that opens its gates. */
-    private Way extend(Way way, Route route, Facts here) {
-        Way ready = way;
-        for (Route opener : housekeeping.opening(route, here)) {
-            ready = taken(ready, opener, ready.blockers(), ready.assumptions());
-        }
-        Set<String> blockers = new LinkedHashSet<>(way.blockers());
-        Set<Assumption> assumptions = new LinkedHashSet<>(way.assumptions());
-        Facts then = facts.supposing(ready.state());
-        for (Clause clause : FitCheck.alone(catalogue, route, then, choice).clauses()) {
+    private Move move(Route route, Map<Fact, String> state, Facts here) {
+        List<Route> taken = new ArrayList<>(ground.housekeeping().opening(route, here));
+        Map<Fact, String> ready = after(state, taken);
+        Set<String> blockers = new LinkedHashSet<>();
+        Set<Assumption> assumptions = new LinkedHashSet<>();
+        for (Clause clause : ground.lookahead().clauses(route, ready)) {
             if (clause.result() == Truth.NO) {
                 blockers.add(route.name() + ": " + clause.reason());
             } else if (clause.result() == Truth.UNKNOWN) {
                 assumptions.add(new Assumption(route.name(), clause.reason(), clause.asks()));
             }
         }
-        return taken(ready, route, blockers, assumptions);
+        taken.add(route);
+        Cost cost = taken.stream().map(Cost::of).reduce(Cost.none(), Cost::plus);
+        return new Move(taken, after(ready, List.of(route)), cost, blockers, assumptions);
     }
 
-    private Way taken(Way way, Route route, Set<String> blockers, Set<Assumption> assumptions) {
-        Map<Fact, String> state = new EnumMap<>(Fact.class);
-        state.putAll(way.state());
-        route.changes().effects().forEach((fact, value) -> {
+    private Map<Fact, String> after(Map<Fact, String> state, List<Route> taken) {
+        Map<Fact, String> then = new EnumMap<>(Fact.class);
+        then.putAll(state);
+        taken.forEach(route -> route.changes().effects().forEach((fact, value) -> {
             if (relevant.contains(fact)) {
-                state.put(fact, value);
+                then.put(fact, value);
             }
-        });
-        List<Route> longer = new ArrayList<>(way.routes());
-        longer.add(route);
-        return new Way(List.copyOf(longer), Map.copyOf(state), way.cost().plus(route), blockers, assumptions);
-    }
-
-    private boolean keep(Way way) {
-        List<Way> rivals = best.computeIfAbsent(way.state(), state -> new ArrayList<>());
-        if (rivals.stream().anyMatch(rival -> beats.test(rival, way))) {
-            return false;
-        }
-        rivals.removeIf(rival -> beats.test(way, rival));
-        return rivals.add(way);
-    }
-
-    private List<Way> reaching(Goal goal) {
-        return best.values().stream()
-                .flatMap(List::stream)
-                .filter(way -> goal.isReachedIn(facts.supposing(way.state())))
-                .toList();
-    }
-
-    /** Different end states may both reach the goal; only here are they held against each other. */
-    private static List<Way> front(List<Way> ways, Beats beats) {
-        List<Way> front = new ArrayList<>();
-        for (Way way : ways) {
-            if (front.stream().noneMatch(other -> beats.test(other, way))) {
-                front.removeIf(other -> beats.test(way, other));
-                front.add(way);
-            }
-        }
-        return front;
+        }));
+        return Map.copyOf(then);
     }
 }

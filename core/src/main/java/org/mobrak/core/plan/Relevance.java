@@ -1,17 +1,18 @@
 package org.mobrak.core.plan;
 
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.catalogue.Route;
-import org.mobrak.core.fit.FitCheck;
+import org.mobrak.core.fit.Lookahead;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Fact;
@@ -31,26 +32,27 @@ final class Relevance {
 
     /** The routes that nothing lasting forbids. */
     static List<Route> possible(Catalogue catalogue, Facts facts, Optional<School> choice) {
-        Facts lasting = facts.lasting();
+        Lookahead lasting = new Lookahead(catalogue, facts.lasting(), choice);
         return catalogue.routes().stream()
                 .filter(route -> !route.isHousekeeping())
-                .filter(route -> FitCheck.alone(catalogue, route, lasting, choice).clauses().stream()
-                        .noneMatch(clause -> clause.result() == Truth.NO))
+                .filter(route ->
+                        lasting.clauses(route, Map.of()).stream().noneMatch(clause -> clause.result() == Truth.NO))
                 .toList();
     }
 
     /** Of some routes those that can serve a goal, directly or by serving one that does. */
     static List<Route> serving(Goal goal, List<Route> routes) {
         Relevance relevance = new Relevance(goal);
-        Set<Route> serving = new LinkedHashSet<>();
-        boolean grown = true;
-        while (grown) {
-            List<Route> found = routes.stream()
-                    .filter(route -> !serving.contains(route) && relevance.serves(route))
-                    .toList();
+        List<Route> serving = new ArrayList<>();
+        List<Route> left = routes;
+        List<Route> found;
+        do {
+            Map<Boolean, List<Route>> parted = left.stream().collect(Collectors.partitioningBy(relevance::serves));
+            found = parted.get(true);
+            left = parted.get(false);
             found.forEach(relevance::wantWhatItNeeds);
-            grown = serving.addAll(found);
-        }
+            serving.addAll(found);
+        } while (!found.isEmpty());
         return List.copyOf(serving);
     }
 

@@ -44,7 +44,7 @@ public record Replay(List<Step> steps, boolean reachesGoal) {
     /** Plays a plan through. */
     public static Replay of(Plan plan, Catalogue catalogue, Facts facts, Optional<School> choice) {
         List<Step> steps = new ArrayList<>();
-        Facts here = facts;
+        Facts here = plan.goal().from(facts);
         for (Route route : plan.routes()) {
             steps.add(new Step(
                     route, FitCheck.alone(catalogue, route, here, choice).clauses(), changes(route, here)));

@@ -37,7 +37,7 @@ import org.mobrak.desktop.session.View;
 /** The page on which a way to the goal is weighed and taken. */
 public final class WaysPage implements View {
     private final Session session;
-    private final ComboBox<Goal> goal = new ComboBox<>(FXCollections.observableArrayList(Goal.values()));
+    private final ComboBox<Goal> goal = new ComboBox<>(FXCollections.observableArrayList(Goal.usual()));
     private final ComboBox<Strictness> school = new ComboBox<>(FXCollections.observableArrayList(Strictness.values()));
     private final Label summary = Texts.wrapped(Texts.plain(""));
     private final CheckBox keepData = new CheckBox("keep the data");
@@ -109,7 +109,8 @@ public final class WaysPage implements View {
     }
 
     private Limits limits() {
-        return new Limits(keepData.isSelected(), noMarks.isSelected(), noMoney.isSelected(), OptionalDouble.empty());
+        return new Limits(
+                keepData.isSelected(), noMarks.isSelected(), false, noMoney.isSelected(), OptionalDouble.empty());
     }
 
     @Override

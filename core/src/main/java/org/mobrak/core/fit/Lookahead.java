@@ -1,0 +1,33 @@
+package org.mobrak.core.fit;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
+
+/**
+ * Judges routes as a phone's state would be further down a plan. What it judged in a state it remembers, since a search comes
+ * back to the same few states again and again. For one thread only.
+ */
+public final class Lookahead {
+    private final Catalogue catalogue;
+    private final Facts facts;
+    private final RouteJudge now;
+    private final Map<Map<Fact, String>, RouteJudge> judges = new HashMap<>();
+
+    public Lookahead(Catalogue catalogue, Facts facts, Optional<School> choice) {
+        this.catalogue = catalogue;
+        this.facts = facts;
+        this.now = new RouteJudge(catalogue, facts, choice);
+    }
+
+    /** The clauses of a route where some facts have changed to the values given. */
+    public List<Clause> clauses(Route route, Map<Fact, String> changes) {
+        return judges.computeIfAbsent(changes, fresh -> now.in(catalogue, facts.supposing(fresh)))
+                .clauses(route);
+    }
+}

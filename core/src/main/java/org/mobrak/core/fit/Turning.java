@@ -1,0 +1,74 @@
+package org.mobrak.core.fit;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Condition;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
+
+/**
+ * Which conditions that do not hold would hold after an open route. Routes that bring about the same count as one; of each
+ * kind two are kept, because a route cannot help itself.
+ */
+final class Turning {
+    private static final int ENOUGH = 2;
+
+    private final Catalogue catalogue;
+    private final Facts facts;
+    private final RouteJudge now;
+    private final Map<Map<Fact, String>, List<Route>> open = new LinkedHashMap<>();
+    private final Map<Map<Fact, String>, List<Route>> fresh = new LinkedHashMap<>();
+    private final Map<Condition, List<Route>> helpers = new HashMap<>();
+
+    Turning(Catalogue catalogue, Facts facts, RouteJudge now) {
+        this.catalogue = catalogue;
+        this.facts = facts;
+        this.now = now;
+    }
+
+    /** Takes in a route that can be taken, now or after others. */
+    void open(Route route) {
+        Map<Fact, String> effects = route.changes().effects();
+        List<Route> alike = open.computeIfAbsent(effects, none -> new ArrayList<>());
+        if (!effects.isEmpty() && alike.size() < ENOUGH) {
+            alike.add(route);
+            fresh.computeIfAbsent(effects, none -> new ArrayList<>()).add(route);
+        }
+    }
+
+    /** Holds what was opened since the last time against the conditions that keep routes shut; whether there was any. */
+    boolean settle(List<RouteFit> shut) {
+        Map<Map<Fact, String>, List<Route>> round = new LinkedHashMap<>(fresh);
+        fresh.clear();
+        shut.stream()
+                .flatMap(fit -> fit.route().fits().requires().stream())
+                .filter(condition -> now.clause(condition).result() == Truth.NO)
+                .forEach(condition -> helpers.computeIfAbsent(condition, none -> new ArrayList<>()));
+        round.forEach(this::settle);
+        return !round.isEmpty();
+    }
+
+    private void settle(Map<Fact, String> effects, List<Route> routes) {
+        RouteJudge after = now.in(catalogue, facts.supposing(effects));
+        helpers.forEach((condition, found) -> {
+            if (found.size() < ENOUGH
+                    && condition.facts().anyMatch(effects::containsKey)
+                    && after.clause(condition).result() == Truth.YES) {
+                found.addAll(routes);
+            }
+        });
+    }
+
+    /** An open route, other than the one that asks, after which the condition holds. */
+    Optional<Route> helper(Condition condition, Route asking) {
+        return helpers.getOrDefault(condition, List.of()).stream()
+                .filter(route -> route != asking)
+                .findFirst();
+    }
+}

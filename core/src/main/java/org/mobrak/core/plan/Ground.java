@@ -1,0 +1,25 @@
+package org.mobrak.core.plan;
+
+import java.util.List;
+import java.util.Optional;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.fit.Lookahead;
+import org.mobrak.core.fit.School;
+import org.mobrak.core.identity.Facts;
+
+/**
+ * What all searches for one phone stand on, worked out once.
+ *
+ * @param possible the routes that nothing lasting forbids
+ */
+record Ground(Facts facts, List<Route> possible, Lookahead lookahead, Housekeeping housekeeping) {
+
+    static Ground of(Catalogue catalogue, Facts facts, Optional<School> choice) {
+        return new Ground(
+                facts,
+                Relevance.possible(catalogue, facts, choice),
+                new Lookahead(catalogue, facts, choice),
+                new Housekeeping(catalogue));
+    }
+}
