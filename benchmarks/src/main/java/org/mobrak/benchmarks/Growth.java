@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import org.apache.commons.io.file.PathUtils;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.CatalogueCache;
 import org.mobrak.core.catalogue.CatalogueLoader;
 import org.mobrak.core.fit.FitCheck;
 import org.mobrak.core.fit.RouteFit;
@@ -43,13 +44,17 @@ public class Growth {
     private int routes;
 
     private Path folder;
+    private Path kept;
+    private CatalogueCache cache;
     private Catalogue catalogue;
     private Facts facts;
 
     @Setup(Level.Trial)
     public void prepare() throws IOException {
         folder = ManyRoutes.write(Path.of("catalogue"), Files.createTempDirectory("growth"), routes);
-        catalogue = CatalogueLoader.load(folder).catalogue();
+        kept = Files.createTempDirectory("growth-cache");
+        cache = new CatalogueCache(kept);
+        catalogue = cache.load(folder).catalogue();
         facts = Facts.none()
                 .supposing(Map.of(
                         Fact.MODEL, "TS-J540", Fact.OS_VERSION, "5.1.1", Fact.LOCK, "locked", Fact.RECOVERY, "stock"));
@@ -58,6 +63,7 @@ public class Growth {
     @TearDown(Level.Trial)
     public void tidy() throws IOException {
         PathUtils.deleteDirectory(folder);
+        PathUtils.deleteDirectory(kept);
     }
 
     @Benchmark
@@ -73,5 +79,10 @@ public class Growth {
     @Benchmark
     public int load() throws IOException {
         return CatalogueLoader.load(folder).catalogue().routes().size();
+    }
+
+    @Benchmark
+    public int loadFromCache() throws IOException {
+        return cache.load(folder).catalogue().routes().size();
     }
 }

@@ -6,6 +6,8 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Path;
+import java.time.Clock;
+import java.util.List;
 import org.mobrak.core.catalogue.CatalogueLoader;
 import org.mobrak.core.catalogue.Fault;
 import picocli.CommandLine;
@@ -13,17 +15,25 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import picocli.CommandLine.ParentCommand;
 import picocli.CommandLine.Spec;
 
 /** Work on catalogues. */
-@Command(name = "catalogue", mixinStandardHelpOptions = true, description = "Works on catalogue folders.")
+@Command(
+        name = "catalogue",
+        mixinStandardHelpOptions = true,
+        description = "Works on catalogue folders.",
+        subcommands = MergeCommand.class)
 final class CatalogueCommand implements Runnable {
+    @ParentCommand
+    private Mobrak mobrak;
+
     @Spec
     private CommandSpec spec;
 
     @Override
     public void run() {
-        throw new CommandLine.ParameterException(spec.commandLine(), "Which work? Try: check.");
+        throw new CommandLine.ParameterException(spec.commandLine(), "Which work? Try: check or merge.");
     }
 
     @Command(name = "check", mixinStandardHelpOptions = true, description = "Tells every fault with file and line.")
@@ -50,14 +60,20 @@ final class CatalogueCommand implements Runnable {
         ObjectNode answer = JsonNodeFactory.instance.objectNode();
         answer.put("phones", loaded.catalogue().phones().size());
         answer.put("routes", loaded.catalogue().routes().size());
-        ArrayNode faults = answer.putArray("faults");
-        loaded.faults()
-                .forEach(fault -> faults.addObject()
-                        .put("file", fault.file())
-                        .put("line", fault.line())
-                        .put("what", fault.what())
-                        .put("remedy", fault.remedy())
-                        .put("weight", fault.isWarning() ? "warning" : "fault"));
+        faults(loaded.faults(), answer.putArray("faults"));
         return answer;
+    }
+
+    static void faults(List<Fault> faults, ArrayNode nodes) {
+        faults.forEach(fault -> nodes.addObject()
+                .put("file", fault.file())
+                .put("line", fault.line())
+                .put("what", fault.what())
+                .put("remedy", fault.remedy())
+                .put("weight", fault.isWarning() ? "warning" : "fault"));
+    }
+
+    Clock clock() {
+        return mobrak.clock();
     }
 }

@@ -55,7 +55,7 @@ final class Inputs {
 
     /** Loads the catalogue; a fault in a file is told on standard error, and the other files serve. */
     Catalogue catalogue(Mobrak mobrak) throws IOException {
-        CatalogueLoader.Loaded loaded = CatalogueLoader.load(folder.orElse(mobrak.shippedCatalogue()));
+        CatalogueLoader.Loaded loaded = mobrak.load(folder.orElse(mobrak.shippedCatalogue()));
         for (Fault fault : loaded.faults()) {
             spec.commandLine().getErr().println("mobrak: " + fault.text());
         }

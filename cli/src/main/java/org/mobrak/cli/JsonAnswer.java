@@ -16,6 +16,7 @@ import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.build.Ruler;
+import org.mobrak.core.plan.Figure;
 import org.mobrak.core.plan.Plan;
 
 /** The JSON of the command line: names here are a promise to other programs. */
@@ -114,7 +115,11 @@ final class JsonAnswer {
         ObjectNode answer = JSON.objectNode();
         answer.put("goal", said.plans().goal().key());
         ArrayNode plans = answer.putArray("plans");
-        said.plans().plans().forEach(plan -> plan(plan, plans.addObject()));
+        said.plans().plans().forEach(plan -> {
+            ObjectNode node = plans.addObject();
+            plan(plan, node);
+            figures(said.account(plan), node.putArray("figures"));
+        });
         said.plans().blockers().forEach(answer.putArray("blockers")::add);
         ArrayNode routes = answer.putArray("routes");
         said.routes().forEach(fit -> route(fit, routes.addObject()));
@@ -123,6 +128,8 @@ final class JsonAnswer {
         answer.put("more", said.plans().rest().size());
         ArrayNode assuming = answer.putArray("assuming");
         said.plans().assuming().forEach(plan -> plan(plan, assuming.addObject()));
+        ArrayNode rest = answer.putArray("rest");
+        said.plans().rest().forEach(plan -> plan(plan, rest.addObject()));
         ArrayNode reachable = answer.putArray("reachable");
         said.plans().reachable().forEach(goal -> reachable.add(goal.key()));
         return answer;
@@ -150,6 +157,19 @@ final class JsonAnswer {
         }
     }
 
+    private static void figures(List<Figure> figures, ArrayNode nodes) {
+        for (Figure figure : figures) {
+            ObjectNode node = nodes.addObject()
+                    .put("name", figure.name())
+                    .put("total", figure.total())
+                    .put("enough", figure.enough().word())
+                    .put("source", figure.source());
+            ArrayNode lines = node.putArray("lines");
+            figure.lines()
+                    .forEach(line -> lines.addObject().put("what", line.what()).put("sum", line.sum()));
+        }
+    }
+
     private static void route(RouteFit fit, ObjectNode node) {
         ArrayNode clauses = node.put("id", fit.route().id())
                 .put("verdict", fit.verdict().word())
@@ -162,7 +182,10 @@ final class JsonAnswer {
     }
 
     private static void next(NextReading next, ObjectNode node) {
-        node.put("fact", next.fact().key()).put("how", next.how()).put("settles", rounded(next.settles()));
+        node.put("fact", next.fact().key())
+                .put("how", next.how())
+                .put("settles", rounded(next.settles()))
+                .put("bits", rounded(next.bits()));
     }
 
     /** To two decimals: more would only look exact. */

@@ -6,6 +6,8 @@ import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Clock;
+import org.mobrak.core.catalogue.CatalogueCache;
+import org.mobrak.core.catalogue.CatalogueLoader.Loaded;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Spec;
@@ -26,21 +28,31 @@ public final class Mobrak implements Runnable {
     private final InputStream standardInput;
     private final Clock clock;
     private final Path home;
+    private final CatalogueCache cache;
 
     @Spec
     private CommandLine.Model.CommandSpec spec;
 
-    Mobrak(InputStream standardInput, Clock clock, Path home) {
+    /**
+     * A command line.
+     *
+     * @param home where the shipped catalogue is
+     * @param cache where what was read of catalogues may be kept
+     */
+    Mobrak(InputStream standardInput, Clock clock, Path home, Path cache) {
         this.standardInput = standardInput;
         this.clock = clock;
         this.home = home;
+        this.cache = new CatalogueCache(cache);
     }
 
     public static void main(String[] arguments) {
         Path home = Path.of(System.getProperty("mobrak.home", "."));
+        Path cache = Path.of(System.getProperty(
+                "mobrak.cache", home.resolve("cli/target/cache").toString()));
         PrintWriter out = new PrintWriter(System.out, true, StandardCharsets.UTF_8);
         PrintWriter err = new PrintWriter(System.err, true, StandardCharsets.UTF_8);
-        System.exit(run(new Mobrak(System.in, Clock.systemUTC(), home), out, err, arguments));
+        System.exit(run(new Mobrak(System.in, Clock.systemUTC(), home, cache), out, err, arguments));
     }
 
     /** Runs one command and gives its exit status. */
@@ -79,6 +91,11 @@ public final class Mobrak implements Runnable {
     /** The catalogue that ships with Mobrak. */
     Path shippedCatalogue() {
         return home.resolve("catalogue");
+    }
+
+    /** A catalogue as it was last read, or read anew if a file of it has changed. */
+    Loaded load(Path catalogue) throws IOException {
+        return cache.load(catalogue);
     }
 
     @Override

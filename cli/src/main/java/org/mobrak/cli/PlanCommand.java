@@ -15,7 +15,10 @@ import org.mobrak.core.fit.FitCheck;
 import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.School;
+import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Facts;
+import org.mobrak.core.plan.Account;
+import org.mobrak.core.plan.Figure;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
 import org.mobrak.core.plan.Plan;
@@ -61,7 +64,12 @@ final class PlanCommand implements Callable<Integer> {
     private List<String> limits = new ArrayList<>();
 
     /** What the core said. */
-    record Answer(Planner.Answer plans, List<RouteFit> routes, List<NextReading> next) {}
+    record Answer(Facts facts, Planner.Answer plans, List<RouteFit> routes, List<NextReading> next) {
+        /** The sums behind a plan's figures. */
+        List<Figure> account(Plan plan) {
+            return Account.of(plan, facts);
+        }
+    }
 
     @Override
     public Integer call() throws IOException {
@@ -71,6 +79,7 @@ final class PlanCommand implements Callable<Integer> {
         Catalogue catalogue = inputs.catalogue(mobrak);
         Facts facts = inputs.identity(mobrak, catalogue).facts();
         Answer answer = new Answer(
+                facts,
                 Planner.plan(wanted, catalogue, facts, choice, bounds),
                 new FitCheck(catalogue, facts, choice).routes(),
                 NextReading.propose(catalogue, facts, choice));
@@ -117,6 +126,9 @@ final class PlanCommand implements Callable<Integer> {
         for (Plan plan : answer.plans().plans()) {
             out.println("Plan: " + plan.title());
             out.println("      " + plan.tradeOffs());
+            answer.account(plan).stream()
+                    .filter(figure -> figure.enough() != Truth.YES)
+                    .forEach(figure -> out.println("      " + shortfall(figure)));
         }
         if (!answer.plans().rest().isEmpty()) {
             out.printf("(%d more that nothing beats)%n", answer.plans().rest().size());
@@ -141,6 +153,12 @@ final class PlanCommand implements Callable<Integer> {
         for (NextReading next : answer.next()) {
             out.printf(Locale.ROOT, "%nRead next: %s (%s)%n", next.fact().label(), next.how());
         }
+    }
+
+    private static String shortfall(Figure figure) {
+        return figure.enough() == Truth.NO
+                ? figure.name() + " needed: " + figure.total() + "; the phone has less."
+                : figure.name() + " needed: " + figure.total() + "; what the phone has is not known.";
     }
 
     /** A clause's reason, with its doubt or the step that turns it. */

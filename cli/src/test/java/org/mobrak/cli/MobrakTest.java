@@ -15,6 +15,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
 import org.apache.commons.io.file.PathUtils;
 import org.junit.jupiter.api.Test;
@@ -28,6 +29,9 @@ class MobrakTest {
 
     @TempDir
     private Path folder;
+
+    @TempDir
+    private Path cache;
 
     private record Outcome(int status, String out, String err) {
         JsonNode json() throws IOException {
@@ -122,9 +126,12 @@ class MobrakTest {
         JsonNode json = outcome.json();
         assertThat(names(json))
                 .containsExactly(
-                        "goal", "plans", "blockers", "routes", "nextReadings", "more", "assuming", "reachable");
+                        "goal", "plans", "blockers", "routes", "nextReadings", "more", "assuming", "rest", "reachable");
         JsonNode plan = json.at("/plans/0");
-        assertThat(names(plan)).containsExactly("routes", "marks", "dataLoss", "riskPoints", "money", "minutes");
+        assertThat(names(plan))
+                .containsExactly("routes", "marks", "dataLoss", "riskPoints", "money", "minutes", "figures");
+        assertThat(plan.at("/figures").findValuesAsText("name"))
+                .contains("Risk points", "Phone in hand", "Battery", "Storage");
         assertThat(plan.at("/routes"))
                 .extracting(JsonNode::asText)
                 .containsExactly("juniper-unlock", "juniper-recovery", "root-package-from-recovery");
@@ -287,12 +294,66 @@ class MobrakTest {
                 .toList();
     }
 
-    private static Outcome run(String standardInput, String... arguments) {
+    @Test
+    void mergesCataloguesWithoutOverwriting() throws IOException {
+        Path friend = folder.resolve("friend");
+        PathUtils.copyDirectory(HOME.resolve("catalogue"), friend);
+        Path unlock = friend.resolve("routes/juniper-unlock.yaml");
+        String theirs = Files.readString(unlock).replaceFirst("handsOn: .*", "handsOn: [1, 2, 3]");
+        Files.writeString(unlock, theirs);
+        Files.writeString(
+                friend.resolve("routes/new.yaml"), theirs.replaceFirst("id: juniper-unlock", "id: lark-unlock"));
+        String[] merge = {
+            "catalogue",
+            "merge",
+            HOME.resolve("catalogue").toString(),
+            friend.toString(),
+            "--into",
+            folder.resolve("both").toString(),
+            "--json"
+        };
+        Outcome dry =
+                run("", Stream.concat(Stream.of(merge), Stream.of("--dry-run")).toArray(String[]::new));
+        assertThat(folder.resolve("both")).doesNotExist();
+        assertThat(dry.json().at("/dryRun").asBoolean()).isTrue();
+        Outcome outcome = run("", merge);
+        assertThat(outcome.status()).as("one differs and nobody decided").isEqualTo(Mobrak.ANSWER_IS_NO);
+        assertThat(outcome.json().at("/entries")).anySatisfy(entry -> {
+            assertThat(entry.at("/id").asText()).isEqualTo("juniper-unlock");
+            assertThat(entry.at("/state").asText()).isEqualTo("differs");
+            assertThat(entry.at("/taken").asBoolean()).isFalse();
+            assertThat(entry.at("/changes/0/where").asText()).startsWith("costs/handsOn");
+        });
+        assertThat(folder.resolve("both/routes/lark-unlock.yaml"))
+                .content()
+                .contains("origin: {from: \"friend\", taken: 2026-11-24}");
+        assertThat(folder.resolve("both/routes/juniper-unlock.yaml")).content().isNotEqualTo(theirs);
+        assertThat(run("", merge).status()).as("the folder is no longer empty").isEqualTo(Mobrak.WRONG_USAGE);
+        Outcome taken = run(
+                "",
+                "catalogue",
+                "merge",
+                folder.resolve("both").toString(),
+                friend.toString(),
+                "--into",
+                folder.resolve("both").toString(),
+                "--take",
+                "routes/juniper-unlock");
+        assertThat(taken.out()).contains("routes/juniper-unlock: differs, taken");
+        assertThat(taken.status()).isEqualTo(Mobrak.DONE);
+        assertThat(folder.resolve("both/routes/juniper-unlock.yaml")).content().startsWith(theirs);
+        assertThat(folder.resolve("both/replaced/routes/juniper-unlock.yaml")).exists();
+        assertThat(run("", "catalogue", "check", folder.resolve("both").toString())
+                        .status())
+                .isEqualTo(Mobrak.DONE);
+    }
+
+    private Outcome run(String standardInput, String... arguments) {
         Clock clock = Clock.fixed(Instant.parse("2026-11-24T09:00:00Z"), ZoneOffset.UTC);
         StringWriter out = new StringWriter();
         StringWriter err = new StringWriter();
-        Mobrak mobrak =
-                new Mobrak(new ByteArrayInputStream(standardInput.getBytes(StandardCharsets.UTF_8)), clock, HOME);
+        Mobrak mobrak = new Mobrak(
+                new ByteArrayInputStream(standardInput.getBytes(StandardCharsets.UTF_8)), clock, HOME, cache);
         int status = Mobrak.run(mobrak, new PrintWriter(out, true), new PrintWriter(err, true), arguments);
         return new Outcome(status, out.toString(), err.toString());
     }

@@ -132,8 +132,9 @@ public final class Sample {
                 new Route.Scope(phones, excluded, requires),
                 new Route.Changes(effects, writes, marks, wipes),
                 new Route.Costs(time, new Minutes(0, 0, 0), Optional.of(new Route.Money(money, "USD"))),
-                new Route.Work(List.of(), gates, steps),
+                new Route.Work(List.of(), List.of(), gates, steps),
                 reports,
-                null);
+                null,
+                Optional.empty());
     }
 }

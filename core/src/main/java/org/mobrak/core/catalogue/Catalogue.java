@@ -20,6 +20,11 @@ public record Catalogue(List<KnownPhone> phones, List<Route> routes, Rulers rule
         this(phones, routes, Rulers.none(), List.of());
     }
 
+    /** The same with other routes. */
+    public Catalogue with(List<Route> other) {
+        return new Catalogue(phones, other, rulers, holes);
+    }
+
     /** The hole with this public identifier. */
     public Optional<Hole> hole(String id) {
         return holes.stream().filter(hole -> hole.id().equals(id)).findFirst();

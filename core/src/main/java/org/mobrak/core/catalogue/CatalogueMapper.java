@@ -1,5 +1,6 @@
 package org.mobrak.core.catalogue;
 
+import com.fasterxml.jackson.core.JsonFactory;
 import com.fasterxml.jackson.core.JsonParser;
 import com.fasterxml.jackson.databind.DeserializationContext;
 import com.fasterxml.jackson.databind.DeserializationFeature;
@@ -30,15 +31,18 @@ final class CatalogueMapper {
     private CatalogueMapper() {}
 
     static ObjectMapper create() {
+        return builder(new JsonFactory()).build();
+    }
+
+    static JsonMapper.Builder builder(JsonFactory form) {
         SimpleModule words = new SimpleModule("catalogue words");
         words.addDeserializer(Fact.class, new FactReader());
         words.addKeyDeserializer(Fact.class, new FactKeyReader());
         words.addDeserializer(Condition.class, new ConditionReader());
-        return JsonMapper.builder()
+        return JsonMapper.builder(form)
                 .addModules(new Jdk8Module(), words)
                 .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
-                .enable(MapperFeature.ACCEPT_CASE_INSENSITIVE_ENUMS)
-                .build();
+                .enable(MapperFeature.ACCEPT_CASE_INSENSITIVE_ENUMS);
     }
 
     private static Fact fact(DeserializationContext context, String key) throws JsonMappingException {

@@ -1,5 +1,6 @@
 package org.mobrak.core.catalogue;
 
+import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
 import java.util.Optional;
 
 /**
@@ -11,6 +12,7 @@ import java.util.Optional;
  * @param fixedByBuildDate the day from which on every build has it closed
  * @param source where this was read, or {@code from memory}
  */
+@JsonIgnoreProperties("origin")
 public record Hole(
         String id,
         String summary,

@@ -1,5 +1,6 @@
 package org.mobrak.core.catalogue;
 
+import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -7,6 +8,7 @@ import java.util.Optional;
 import org.mobrak.core.identity.Fact;
 
 /** One shop name and the variants sold under it. */
+@JsonIgnoreProperties("origin")
 public record PhoneFamily(String id, String maker, String shopName, List<Variant> variants) {
 
     /**

@@ -1,6 +1,7 @@
 package org.mobrak.core.catalogue;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -10,6 +11,7 @@ import org.mobrak.core.identity.Fact;
  * One documented way that changes a phone's state, as its file tells it.
  *
  * @param family what kind of way it is, in the words of the trade
+ * @param origin whose catalogue it was taken from
  */
 public record Route(
         String id,
@@ -21,7 +23,8 @@ public record Route(
         Costs costs,
         Work work,
         List<Report> reports,
-        Notes notes) {
+        Notes notes,
+        Optional<Origin> origin) {
     public Route {
         reports = orEmpty(reports);
         notes = notes == null ? new Notes(List.of(), List.of(), Optional.empty()) : notes;
@@ -68,8 +71,9 @@ public record Route(
     public record Money(double amount, String currency) {}
 
     /** What the person does. */
-    public record Work(List<NeededFile> files, List<Gate> gates, List<RouteStep> steps) {
+    public record Work(List<NeededFile> files, List<NeededTool> tools, List<Gate> gates, List<RouteStep> steps) {
         public Work {
+            tools = orEmpty(tools);
             files = orEmpty(files);
             gates = orEmpty(gates);
             steps = orEmpty(steps);
@@ -100,7 +104,35 @@ public record Route(
 
         /** Whether there is anything to check its bytes against. */
         public boolean hasDigest() {
-            return md5.isPresent() || sha1.isPresent() || sha256.isPresent();
+            return !digests().isEmpty();
+        }
+
+        /** What the source says its digests are, by the name of the digest, the strongest first. */
+        public Map<String, String> digests() {
+            Map<String, String> digests = new LinkedHashMap<>();
+            sha256.ifPresent(value -> digests.put("SHA-256", value));
+            sha1.ifPresent(value -> digests.put("SHA-1", value));
+            md5.ifPresent(value -> digests.put("MD5", value));
+            return digests;
+        }
+    }
+
+    /**
+     * A program or driver the computer needs.
+     *
+     * @param kind {@code tool} or {@code driver}
+     * @param atLeast the oldest version that works
+     * @param atMost the newest version that works
+     */
+    public record NeededTool(String name, String kind, Optional<String> atLeast, Optional<String> atMost) {
+        /** Which versions will do, for a person: {@code 3.06 to 3.10}; “any version” without bounds. */
+        public String versions() {
+            if (atLeast.isPresent() && atMost.isPresent()) {
+                return atLeast.get() + " to " + atMost.get();
+            }
+            return atLeast.map(least -> least + " or newer")
+                    .or(() -> atMost.map(most -> most + " or older"))
+                    .orElse("any version");
         }
     }
 
@@ -145,6 +177,9 @@ public record Route(
 
     /** A question on which people disagree, and the answers; the usual one first. */
     public record Alternative(String question, List<String> answers) {}
+
+    /** The catalogue an entry was taken from, and when; absent where it was always there. */
+    public record Origin(String from, String taken) {}
 
     /** Free text and an ISO 8601 day. */
     public record Learnt(String from, String checked) {}

@@ -7,28 +7,26 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.apache.commons.io.FilenameUtils;
 import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.build.VersionOrder;
 
 /** What no schema can see: whether a route can ever fit, gains anything, and says what a person needs to know. */
 final class RouteChecks {
-    private final String file;
-    private final YamlText.Tree tree;
+    private final Entry<Route> entry;
     private final Route route;
     private final List<Fault> faults = new ArrayList<>();
 
-    private RouteChecks(String file, YamlText.Tree tree, Route route) {
-        this.file = file;
-        this.tree = tree;
-        this.route = route;
+    private RouteChecks(Entry<Route> entry) {
+        this.entry = entry;
+        this.route = entry.value();
     }
 
     /** Every fault and warning of one route, held against the phones and holes that are known. */
-    static List<Fault> of(String file, YamlText.Tree tree, Route route, List<KnownPhone> phones, Set<String> holes) {
-        RouteChecks checks = new RouteChecks(file, tree, route);
-        checks.targets(phones);
+    static List<Fault> of(Entry<Route> entry, Models models, Set<String> holes) {
+        RouteChecks checks = new RouteChecks(entry);
+        checks.targets(models);
+        checks.overlaps();
         checks.effects();
         checks.contradictions();
         checks.holes(holes);
@@ -38,22 +36,43 @@ final class RouteChecks {
     }
 
     private void fault(String pointer, String what, String remedy) {
-        faults.add(new Fault(file, tree.line(pointer), what, remedy));
+        faults.add(new Fault(entry.file(), entry.line(pointer), what, remedy));
     }
 
     private void warning(String pointer, String what, String remedy) {
-        faults.add(Fault.warning(file, tree.line(pointer), what, remedy));
+        faults.add(Fault.warning(entry.file(), entry.line(pointer), what, remedy));
     }
 
-    private void targets(List<KnownPhone> phones) {
+    private void targets(Models models) {
         for (int i = 0; i < route.fits().phones().size(); i++) {
             String model = route.fits().phones().get(i).model();
-            if (phones.stream().noneMatch(phone -> FilenameUtils.wildcardMatch(phone.model(), model))) {
+            if (!models.hold(model)) {
                 fault(
                         "/fits/phones/" + i,
                         "Model " + model + " is in no phone file.",
                         "Add it there, or mend the number.");
             }
+        }
+    }
+
+    /** The same phone named twice may be told two things; a build that works and does not work is told both. */
+    private void overlaps() {
+        List<Route.Target> phones = route.fits().phones();
+        Set<List<Object>> seen = new HashSet<>();
+        for (int i = 0; i < phones.size(); i++) {
+            Route.Target target = phones.get(i);
+            String pointer = "/fits/phones/" + i;
+            if (!seen.add(List.of(target.model(), target.osVersion(), target.bootloader()))) {
+                warning(
+                        pointer,
+                        "Model %s with the same OS version and bootloader stands twice.".formatted(target.model()),
+                        "Join the two, with all their builds.");
+            }
+            target.builds().stream()
+                    .filter(build -> route.fits().excludedBuilds().stream()
+                            .anyMatch(exclusion -> exclusion.build().equals(build)))
+                    .forEach(build -> fault(
+                            pointer, "Build %s is both listed and excluded.".formatted(build), "Drop one of the two."));
         }
     }
 

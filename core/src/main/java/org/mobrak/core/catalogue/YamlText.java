@@ -3,16 +3,12 @@ package org.mobrak.core.catalogue;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import java.io.StringReader;
 import java.math.BigDecimal;
-import java.util.HashMap;
-import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
-import org.yaml.snakeyaml.DumperOptions;
 import org.yaml.snakeyaml.LoaderOptions;
-import org.yaml.snakeyaml.Yaml;
-import org.yaml.snakeyaml.constructor.SafeConstructor;
+import org.yaml.snakeyaml.composer.Composer;
 import org.yaml.snakeyaml.error.MarkedYAMLException;
 import org.yaml.snakeyaml.error.YAMLException;
 import org.yaml.snakeyaml.nodes.MappingNode;
@@ -21,7 +17,8 @@ import org.yaml.snakeyaml.nodes.NodeTuple;
 import org.yaml.snakeyaml.nodes.ScalarNode;
 import org.yaml.snakeyaml.nodes.SequenceNode;
 import org.yaml.snakeyaml.nodes.Tag;
-import org.yaml.snakeyaml.representer.Representer;
+import org.yaml.snakeyaml.parser.ParserImpl;
+import org.yaml.snakeyaml.reader.StreamReader;
 import org.yaml.snakeyaml.resolver.Resolver;
 
 /**
@@ -38,19 +35,39 @@ final class YamlText {
     private static final int MOST_NODES = 200_000;
     private static final Set<Tag> PLAIN = Set.of(Tag.MAP, Tag.SEQ, Tag.STR, Tag.INT, Tag.FLOAT, Tag.BOOL, Tag.NULL);
 
-    private final Map<String, Integer> lines = new HashMap<>();
+    private static final Resolver CORE_SCHEMA = new CoreSchema();
+
     private int nodes;
 
-    /** A file's values and the line, from 1, of each JSON pointer (RFC 6901). */
-    record Tree(JsonNode root, Map<String, Integer> lines) {
+    /** A file's text, its values, and the nodes they come from, which know their lines. */
+    record Tree(String text, JsonNode root, Node source) {
 
-        /** The line of a value, or of the nearest value around it. */
+        /** The line, from 1, of the value at a JSON pointer (RFC 6901), or of the nearest value around it. */
         int line(String pointer) {
-            String place = pointer;
-            while (!lines.containsKey(place) && !place.isEmpty()) {
-                place = place.substring(0, place.lastIndexOf('/'));
+            Node here = source;
+            for (String step :
+                    pointer.isEmpty() ? new String[0] : pointer.substring(1).split("/")) {
+                Optional<Node> inner = inner(here, step.replace("~1", "/").replace("~0", "~"));
+                if (inner.isEmpty()) {
+                    break;
+                }
+                here = inner.get();
             }
-            return lines.getOrDefault(place, 1);
+            return here.getStartMark().getLine() + 1;
+        }
+
+        private static Optional<Node> inner(Node node, String step) {
+            if (node instanceof SequenceNode list) {
+                int index = step.matches("[0-9]{1,6}") ? Integer.parseInt(step) : Integer.MAX_VALUE;
+                return list.getValue().stream().skip(index).findFirst();
+            }
+            return node instanceof MappingNode map
+                    ? map.getValue().stream()
+                            .filter(entry -> entry.getKeyNode() instanceof ScalarNode key
+                                    && key.getValue().equals(step))
+                            .map(NodeTuple::getValueNode)
+                            .findFirst()
+                    : Optional.empty();
         }
     }
 
@@ -85,20 +102,20 @@ final class YamlText {
     private YamlText() {}
 
     static Tree parse(String text) throws BadYaml {
-        YamlText reader = new YamlText();
-        JsonNode root = reader.convert("", compose(text));
-        return new Tree(root, Map.copyOf(reader.lines));
+        Node source = compose(text);
+        return new Tree(text, new YamlText().convert(0, source), source);
     }
 
     private static Node compose(String text) throws BadYaml {
+        if (text.length() > MOST_CHARACTERS) {
+            throw new BadYaml(0, "The file is longer than a million characters.", "Split it.");
+        }
         LoaderOptions limits = new LoaderOptions();
-        limits.setCodePointLimit(MOST_CHARACTERS);
         limits.setMaxAliasesForCollections(MOST_ALIASES);
         limits.setNestingDepthLimit(MOST_DEPTH);
-        DumperOptions unused = new DumperOptions();
-        Yaml yaml = new Yaml(new SafeConstructor(limits), new Representer(unused), unused, limits, new CoreSchema());
+        Composer composer = new Composer(new ParserImpl(new StreamReader(text), limits), CORE_SCHEMA, limits);
         try {
-            Node root = yaml.compose(new StringReader(text));
+            Node root = composer.getSingleNode();
             if (root == null) {
                 throw new BadYaml(0, "The file is empty.", "Describe one phone family or route in it, or remove it.");
             }
@@ -118,30 +135,29 @@ final class YamlText {
         return String.valueOf(refused.getMessage()).lines().findFirst().orElse("The file was refused");
     }
 
-    private JsonNode convert(String pointer, Node node) throws BadYaml {
+    private JsonNode convert(int depth, Node node) throws BadYaml {
         int line = node.getStartMark().getLine() + 1;
-        lines.put(pointer, line);
         if (!PLAIN.contains(node.getTag())) {
             throw new BadYaml(
                     line, "The tag " + node.getTag() + " is not allowed.", "Remove it; plain values are enough.");
         }
-        if (++nodes > MOST_NODES || pointer.chars().filter(c -> c == '/').count() > MOST_DEPTH) {
+        if (++nodes > MOST_NODES || depth > MOST_DEPTH) {
             throw new BadYaml(line, "The file holds too many values, or an alias of itself.", "Write fewer aliases.");
         }
         if (node instanceof MappingNode map) {
-            return convertMap(pointer, map);
+            return convertMap(depth, map);
         }
         if (node instanceof SequenceNode sequence) {
             var array = JsonNodeFactory.instance.arrayNode();
             for (Node item : sequence.getValue()) {
-                array.add(convert(pointer + "/" + array.size(), item));
+                array.add(convert(depth + 1, item));
             }
             return array;
         }
         return scalar((ScalarNode) node);
     }
 
-    private JsonNode convertMap(String pointer, MappingNode map) throws BadYaml {
+    private JsonNode convertMap(int depth, MappingNode map) throws BadYaml {
         ObjectNode object = JsonNodeFactory.instance.objectNode();
         for (NodeTuple entry : map.getValue()) {
             int line = entry.getKeyNode().getStartMark().getLine() + 1;
@@ -151,8 +167,7 @@ final class YamlText {
             if (object.has(key.getValue())) {
                 throw new BadYaml(line, "“" + key.getValue() + "” stands twice.", "Keep one of the two.");
             }
-            String inner = pointer + "/" + key.getValue().replace("~", "~0").replace("/", "~1");
-            object.set(key.getValue(), convert(inner, entry.getValueNode()));
+            object.set(key.getValue(), convert(depth + 1, entry.getValueNode()));
         }
         return object;
     }

@@ -29,30 +29,32 @@ public final class FitCheck {
     /** The verdict on every route, in the catalogue's order. */
     public List<RouteFit> routes() {
         RouteJudge judge = new RouteJudge(catalogue, facts, choice);
-        List<RouteFit> alone = catalogue.routes().stream()
-                .map(route -> RouteFit.of(route, judge.clauses(route)))
-                .toList();
         Turning turning = new Turning(catalogue, facts, judge);
-        List<RouteFit> shut = new ArrayList<>();
-        for (RouteFit fit : alone) {
-            if (fit.verdict() != Verdict.REFUSED) {
-                turning.open(fit.route());
-            } else if (canBeTurned(fit)) {
-                shut.add(fit);
+        List<RouteFit> fits = new ArrayList<>(catalogue.routes().size());
+        List<Integer> shut = new ArrayList<>();
+        for (Route route : catalogue.routes()) {
+            RouteFit alone = RouteFit.of(route, judge.clauses(route));
+            if (alone.verdict() != Verdict.REFUSED) {
+                turning.open(route);
+            } else if (canBeTurned(alone)) {
+                shut.add(fits.size());
+            }
+            fits.add(alone);
+        }
+        open(shut, fits, turning);
+        return List.copyOf(fits);
+    }
+
+    private static void open(List<Integer> shut, List<RouteFit> fits, Turning turning) {
+        while (turning.settle(shut.stream().map(fits::get).toList())) {
+            for (int index : shut) {
+                boolean wasShut = fits.get(index).verdict() == Verdict.REFUSED;
+                fits.set(index, helped(fits.get(index), turning));
+                if (wasShut && fits.get(index).verdict() != Verdict.REFUSED) {
+                    turning.open(fits.get(index).route());
+                }
             }
         }
-        while (turning.settle(shut)) {
-            shut.removeIf(fit -> {
-                boolean opens = helped(fit, turning).verdict() != Verdict.REFUSED;
-                if (opens) {
-                    turning.open(fit.route());
-                }
-                return opens;
-            });
-        }
-        return alone.stream()
-                .map(fit -> fit.verdict() == Verdict.REFUSED && canBeTurned(fit) ? helped(fit, turning) : fit)
-                .toList();
     }
 
     /** The clauses of one route as the facts stand, with no help from other routes. */
@@ -63,7 +65,12 @@ public final class FitCheck {
     /** Whom a route was made for, no other route changes; the conditions stand last, in their order. */
     private static boolean canBeTurned(RouteFit fit) {
         int fixed = fit.clauses().size() - fit.route().fits().requires().size();
-        return fit.clauses().subList(0, fixed).stream().noneMatch(clause -> clause.result() == Truth.NO);
+        for (int i = 0; i < fixed; i++) {
+            if (fit.clauses().get(i).result() == Truth.NO) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private static RouteFit helped(RouteFit fit, Turning turning) {
@@ -72,7 +79,7 @@ public final class FitCheck {
         int fixed = clauses.size() - requires.size();
         for (int i = 0; i < requires.size(); i++) {
             Clause clause = clauses.get(fixed + i);
-            if (clause.result() == Truth.NO) {
+            if (clause.refuses()) {
                 Optional<Route> helper = turning.helper(requires.get(i), fit.route());
                 clauses.set(
                         fixed + i,

@@ -1,6 +1,7 @@
 package org.mobrak.core.fit;
 
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,6 +19,7 @@ public final class Lookahead {
     private final Facts facts;
     private final RouteJudge now;
     private final Map<Map<Fact, String>, RouteJudge> judges = new HashMap<>();
+    private final Map<Route, List<Clause>> targets = new IdentityHashMap<>();
 
     public Lookahead(Catalogue catalogue, Facts facts, Optional<School> choice) {
         this.catalogue = catalogue;
@@ -27,7 +29,7 @@ public final class Lookahead {
 
     /** The clauses of a route where some facts have changed to the values given. */
     public List<Clause> clauses(Route route, Map<Fact, String> changes) {
-        return judges.computeIfAbsent(changes, fresh -> now.in(catalogue, facts.supposing(fresh)))
+        return judges.computeIfAbsent(changes, fresh -> now.in(catalogue, facts.supposing(fresh), targets))
                 .clauses(route);
     }
 }

@@ -8,23 +8,30 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
+import org.mobrak.core.catalogue.Entropy;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 
 /**
- * A reading worth taking: how many verdicts its answer is expected to settle.
+ * A reading worth taking: how much its answer is expected to tell about the verdicts.
  *
- * <p>A verdict is settled when it no longer needs a reading. The expectation runs over every answer the catalogue tells
- * apart, all held equally likely, and one more for an answer it does not know. Cost: answers × routes fits per fact.
+ * <p>Every answer the catalogue tells apart, and one more for an answer it does not know, is held equally likely. The verdict of
+ * a route follows from the answer, so what the answer tells about it is the entropy of the verdicts over the answers (C. E.
+ * Shannon, Bell Syst. Tech. J. 27, 1948); bits are summed over the routes. Routes that are refused already stay so and are left
+ * out. Cost: answers × routes fits per fact; in a large catalogue so many answers, evenly spaced, as keep within a bound.
  *
- * @param settles expected number of verdicts settled, from 0 to the number of routes
+ * @param settles expected number of verdicts that no longer need a reading, from 0 to the number of routes
+ * @param bits expected reduction of entropy over the verdicts
  */
-public record NextReading(Fact fact, double settles) {
+public record NextReading(Fact fact, double settles, double bits) {
     private static final String ANOTHER = "another";
+    private static final int MOST_FITS = 20_000;
+    private static final int FEWEST_ANSWERS = 4;
 
     /** How the fact is read, for a person. */
     public String how() {
@@ -33,28 +40,49 @@ public record NextReading(Fact fact, double settles) {
 
     /** All unknown facts that some verdict waits for, the most telling first. */
     public static List<NextReading> propose(Catalogue catalogue, Facts facts, Optional<School> choice) {
-        List<RouteFit> now = new FitCheck(catalogue, facts, choice).routes();
+        List<RouteFit> now = new FitCheck(catalogue, facts, choice)
+                .routes().stream()
+                        .filter(fit -> fit.verdict() != Verdict.REFUSED)
+                        .toList();
         Set<Fact> asked = now.stream()
                 .filter(fit -> fit.verdict() == Verdict.NEEDS_READING)
                 .flatMap(fit -> fit.clauses().stream())
                 .flatMap(clause -> clause.asks().stream())
                 .filter(fact -> facts.value(fact).isEmpty())
                 .collect(Collectors.toSet());
-        long open = waiting(now);
+        Catalogue open = catalogue.with(now.stream().map(RouteFit::route).toList());
         return asked.stream()
-                .map(fact -> new NextReading(fact, open - expectedOpen(catalogue, facts, choice, fact)))
-                .sorted(Comparator.comparingDouble(NextReading::settles)
+                .map(fact -> weigh(fact, open, facts, choice))
+                .sorted(Comparator.comparingDouble(NextReading::bits)
+                        .thenComparingDouble(NextReading::settles)
                         .reversed()
                         .thenComparing(NextReading::fact))
                 .toList();
     }
 
-    private static double expectedOpen(Catalogue catalogue, Facts facts, Optional<School> choice, Fact fact) {
-        return answers(catalogue, fact).stream()
-                .mapToLong(answer ->
-                        waiting(new FitCheck(catalogue, facts.supposing(Map.of(fact, answer)), choice).routes()))
-                .average()
-                .orElse(0);
+    private static NextReading weigh(Fact fact, Catalogue open, Facts facts, Optional<School> choice) {
+        int routes = open.routes().size();
+        List<List<RouteFit>> outcomes = some(List.copyOf(answers(open, fact)), routes).stream()
+                .map(answer -> new FitCheck(open, facts.supposing(Map.of(fact, answer)), choice).routes())
+                .toList();
+        double bits = IntStream.range(0, routes)
+                .mapToDouble(route -> Entropy.bits(outcomes.stream()
+                        .collect(Collectors.groupingBy(
+                                outcome -> outcome.get(route).verdict(), Collectors.counting()))
+                        .values()))
+                .sum();
+        double waiting =
+                outcomes.stream().mapToLong(NextReading::waiting).average().orElse(0);
+        return new NextReading(fact, waiting(new FitCheck(open, facts, choice).routes()) - waiting, bits);
+    }
+
+    private static List<String> some(List<String> answers, int routes) {
+        int most = Math.max(FEWEST_ANSWERS, MOST_FITS / Math.max(1, routes));
+        return answers.size() <= most
+                ? answers
+                : IntStream.range(0, most)
+                        .mapToObj(i -> answers.get((int) ((long) i * (answers.size() - 1) / (most - 1))))
+                        .toList();
     }
 
     private static long waiting(List<RouteFit> fits) {

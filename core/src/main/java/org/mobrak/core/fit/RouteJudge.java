@@ -2,10 +2,10 @@ package org.mobrak.core.fit;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.catalogue.Route;
@@ -22,28 +22,33 @@ final class RouteJudge {
     private final ConditionJudge conditions;
     private final Optional<Clause> battery;
     private final Map<Condition, Clause> judged = new HashMap<>();
-    private final Map<Route, List<Clause>> targets;
+    private final Function<Route, List<Clause>> targets;
 
-    private RouteJudge(Catalogue catalogue, Facts facts, Optional<School> choice, Map<Route, List<Clause>> targets) {
+    private RouteJudge(
+            Catalogue catalogue,
+            Facts facts,
+            Optional<School> choice,
+            Optional<Function<Route, List<Clause>>> targets) {
         this.facts = facts;
         this.choice = choice;
         this.conditions = new ConditionJudge(facts, catalogue);
         this.battery = BatterySafety.stop(facts).map(stop -> Clause.of("Battery", Truth.NO, stop.message()));
-        this.targets = targets;
+        this.targets = targets.orElse(this::target);
     }
 
     RouteJudge(Catalogue catalogue, Facts facts, Optional<School> choice) {
-        this(catalogue, facts, choice, new IdentityHashMap<>());
+        this(catalogue, facts, choice, Optional.empty());
     }
 
     /** The same phone in another state: whom a route was made for does not turn on that, so it is not judged again. */
-    RouteJudge in(Catalogue catalogue, Facts other) {
-        return new RouteJudge(catalogue, other, choice, targets);
+    RouteJudge in(Catalogue catalogue, Facts other, Map<Route, List<Clause>> remembered) {
+        return new RouteJudge(
+                catalogue, other, choice, Optional.of(route -> remembered.computeIfAbsent(route, this::target)));
     }
 
     /** Every clause of a route: whom it was made for, a battery that forbids all work, and its conditions in their order. */
     List<Clause> clauses(Route route) {
-        List<Clause> clauses = new ArrayList<>(target(route));
+        List<Clause> clauses = new ArrayList<>(targets.apply(route));
         battery.ifPresent(clauses::add);
         route.fits().requires().forEach(condition -> clauses.add(clause(condition)));
         return clauses;
@@ -54,7 +59,6 @@ final class RouteJudge {
     }
 
     private List<Clause> target(Route route) {
-        return targets.computeIfAbsent(
-                route, fresh -> new TargetJudge(facts, School.forRoute(fresh, choice), conditions).judge(fresh.fits()));
+        return new TargetJudge(facts, School.forRoute(route, choice), conditions).judge(route.fits());
     }
 }

@@ -16,7 +16,12 @@ public enum School {
 
     /** The user's choice; else exact for whatever can brick for good, and practical for the rest. */
     static School forRoute(Route route, Optional<School> choice) {
-        boolean deadly = route.changes().writes().stream().anyMatch(PartitionClass::canBrickForGood);
-        return choice.orElse(deadly ? EXACT : PRACTICAL);
+        return choice.orElseGet(() -> {
+            boolean deadly = false;
+            for (PartitionClass written : route.changes().writes()) {
+                deadly |= written.canBrickForGood();
+            }
+            return deadly ? EXACT : PRACTICAL;
+        });
     }
 }

@@ -46,19 +46,26 @@ final class TargetJudge {
                 .toList();
     }
 
+    /** In a large catalogue most routes are for another model, so this is put together without format strings. */
     private Clause model(List<Route.Target> targets) {
-        List<String> models =
-                targets.stream().map(Route.Target::model).distinct().toList();
         Optional<String> value = facts.value(Fact.MODEL);
         if (value.isEmpty()) {
-            return sentences.unknown(Fact.MODEL, "this route is made for " + few(models), Optional.empty());
+            return sentences.unknown(Fact.MODEL, "this route is made for " + models(targets), Optional.empty());
         }
-        boolean listed = models.stream().anyMatch(model -> isLike(value.get(), model));
-        String reason = listed
-                ? "Made for model number %s.".formatted(value.get())
-                : "Model number is %s; this route is made for %s, and a sister variant's file can brick a phone."
-                        .formatted(value.get(), few(models));
-        return sentences.told(Fact.MODEL, Truth.of(listed), reason);
+        for (Route.Target target : targets) {
+            if (isLike(value.get(), target.model())) {
+                return sentences.told(Fact.MODEL, Truth.YES, "Made for model number " + value.get() + ".");
+            }
+        }
+        String reason = "Model number is " + value.get() + "; this route is made for " + models(targets)
+                + ", and a sister variant's file can brick a phone.";
+        return sentences.told(Fact.MODEL, Truth.NO, reason);
+    }
+
+    private static String models(List<Route.Target> targets) {
+        return targets.size() == 1
+                ? targets.get(0).model()
+                : few(targets.stream().map(Route.Target::model).distinct().toList());
     }
 
     private Clause listedBuild(List<Route.Target> targets) {

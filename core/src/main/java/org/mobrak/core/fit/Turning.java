@@ -55,7 +55,7 @@ final class Turning {
     }
 
     private void settle(Map<Fact, String> effects, List<Route> routes) {
-        RouteJudge after = now.in(catalogue, facts.supposing(effects));
+        RouteJudge after = new RouteJudge(catalogue, facts.supposing(effects), Optional.empty());
         helpers.forEach((condition, found) -> {
             if (found.size() < ENOUGH
                     && condition.facts().anyMatch(effects::containsKey)

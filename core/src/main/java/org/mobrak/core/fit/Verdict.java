@@ -25,15 +25,19 @@ public enum Verdict {
      * step must change first; then what is doubtful.
      */
     static Verdict of(List<Clause> clauses) {
-        if (clauses.stream().anyMatch(Clause::refuses)) {
-            return REFUSED;
+        Verdict verdict = FITS;
+        for (Clause clause : clauses) {
+            Verdict own = of(clause);
+            verdict = own.compareTo(verdict) > 0 ? own : verdict;
         }
-        if (clauses.stream().anyMatch(clause -> clause.result() == Truth.UNKNOWN)) {
-            return NEEDS_READING;
-        }
-        if (clauses.stream().anyMatch(clause -> clause.result() == Truth.NO)) {
-            return NEEDS_STEP;
-        }
-        return clauses.stream().anyMatch(clause -> clause.doubt().isPresent()) ? CAUTION : FITS;
+        return verdict;
+    }
+
+    private static Verdict of(Clause clause) {
+        return switch (clause.result()) {
+            case YES -> clause.doubt().isPresent() ? CAUTION : FITS;
+            case UNKNOWN -> NEEDS_READING;
+            case NO -> clause.refuses() ? REFUSED : NEEDS_STEP;
+        };
     }
 }

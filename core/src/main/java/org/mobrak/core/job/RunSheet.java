@@ -1,6 +1,7 @@
 package org.mobrak.core.job;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -32,6 +33,7 @@ public record RunSheet(String title, List<SheetStep> steps, Map<Fact, String> ef
         for (Phase phase : Phase.values()) {
             List<SheetStep> ofPhase = new ArrayList<>();
             if (phase == Phase.GATHER) {
+                ofPhase.addAll(tools(plan));
                 plan.routes().forEach(route -> route.work().files().forEach(file -> ofPhase.add(gather(route, file))));
             } else if (phase == Phase.PREPARE) {
                 ofPhase.addAll(ownOf(plan, phase, true));
@@ -83,11 +85,25 @@ public record RunSheet(String title, List<SheetStep> steps, Map<Fact, String> ef
     }
 
     private static SheetStep gather(Route route, Route.NeededFile file) {
-        String text = file.sha256()
-                .map(sum -> "Put it on the computer and compare its SHA-256 checksum, letter by letter or with a tool.")
-                .orElse("Put it on the computer. The route names no checksum for it, so take it from one place only.");
+        String text = file.hasDigest()
+                ? "Put it on the computer and compare its checksum, letter by letter or with a tool."
+                : "Put it on the computer. The route names no checksum for it, so take it from one place only.";
         RouteStep step = plain(Phase.GATHER, file.role() + ": " + file.name(), text);
         return new SheetStep("", route.name(), step, Optional.empty(), Optional.of(file));
+    }
+
+    /** A tool that several routes ask for in the same versions is fetched once. */
+    private static Collection<SheetStep> tools(Plan plan) {
+        Map<Route.NeededTool, SheetStep> steps = new LinkedHashMap<>();
+        plan.routes()
+                .forEach(route -> route.work().tools().forEach(tool -> steps.putIfAbsent(tool, gather(route, tool))));
+        return steps.values();
+    }
+
+    private static SheetStep gather(Route route, Route.NeededTool tool) {
+        String text = "Version: " + tool.versions() + ". Another version may call the same things by other names.";
+        String title = ("driver".equals(tool.kind()) ? "Driver: " : "Tool: ") + tool.name();
+        return new SheetStep("", route.name(), plain(Phase.GATHER, title, text), Optional.empty(), Optional.empty());
     }
 
     /** One step for each fact that a gate asks about, with the strictest bound of all routes. */

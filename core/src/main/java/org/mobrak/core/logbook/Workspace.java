@@ -13,6 +13,7 @@ import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.FlywayException;
 import org.flywaydb.core.api.MigrationInfo;
 import org.jdbi.v3.core.Jdbi;
+import org.mobrak.core.catalogue.CatalogueCache;
 import org.mobrak.core.catalogue.CatalogueLoader;
 import org.mobrak.core.identity.UnreadableInput;
 import org.sqlite.SQLiteConfig;
@@ -32,7 +33,7 @@ public final class Workspace implements AutoCloseable {
     private Workspace(Path folder, FileChannel lockFile) throws IOException {
         this.folder = folder;
         this.lockFile = lockFile;
-        this.catalogue = CatalogueLoader.load(folder.resolve("catalogue"));
+        this.catalogue = new CatalogueCache(folder.resolve("cache")).load(folder.resolve("catalogue"));
         this.logbook = openLogbook(folder.resolve("logbook.db"));
     }
 

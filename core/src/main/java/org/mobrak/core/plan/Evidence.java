@@ -1,6 +1,8 @@
 package org.mobrak.core.plan;
 
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import org.apache.commons.statistics.interval.BinomialConfidenceInterval;
 import org.apache.commons.statistics.interval.Interval;
 import org.mobrak.core.catalogue.PartitionClass;
@@ -42,10 +44,12 @@ public record Evidence(int worked, int tried) {
      * to 10.
      */
     public static double riskPoints(Route route) {
-        int worst = route.changes().writes().stream()
-                .mapToInt(PartitionClass::severity)
-                .max()
-                .orElse(0);
-        return worst * (1 - of(route).lowerBound());
+        return worst(route).map(PartitionClass::severity).orElse(0)
+                * (1 - of(route).lowerBound());
+    }
+
+    /** The partition on which a bad write would be hardest to come back from. */
+    static Optional<PartitionClass> worst(Route route) {
+        return route.changes().writes().stream().max(Comparator.comparingInt(PartitionClass::severity));
     }
 }

@@ -10,7 +10,6 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
-import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.catalogue.Route.RouteStep;
 import org.mobrak.core.fit.GateJudge;
@@ -42,8 +41,9 @@ final class StepCard extends VBox {
         }
         getChildren().add(Texts.wrapped(Texts.plain(detail.text())));
         step.file()
-                .flatMap(Route.NeededFile::sha256)
-                .ifPresent(sum -> getChildren().add(Texts.wrapped(Texts.exact(sum))));
+                .ifPresent(file -> file.digests()
+                        .forEach((name, sum) ->
+                                getChildren().addAll(Texts.soft(name), Texts.wrapped(Texts.exact(sum)))));
         detail.mode().ifPresent(mode -> row("Mode", mode.replace('-', ' ')));
         detail.keys().ifPresent(keys -> row("Hold", keys));
         detail.sign().ifPresent(sign -> row("You should see", sign));

@@ -1,5 +1,6 @@
 package org.mobrak.core.identity.build;
 
+import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
@@ -22,6 +23,7 @@ import org.mobrak.core.identity.build.Ruler.Segment;
  * @param fact the fact whose values it takes apart
  * @param examples strings that it must take apart; the loader tries them
  */
+@JsonIgnoreProperties("origin")
 public record BuildGrammar(String id, String maker, Fact fact, List<String> examples, List<Piece> segments) {
     public BuildGrammar {
         examples = examples == null ? List.of() : List.copyOf(examples);

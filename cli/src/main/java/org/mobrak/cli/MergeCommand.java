@@ -1,0 +1,159 @@
+package org.mobrak.cli;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Callable;
+import org.apache.commons.io.file.PathUtils;
+import org.mobrak.core.catalogue.CatalogueMerge;
+import org.mobrak.core.catalogue.Difference;
+import org.mobrak.core.catalogue.Difference.State;
+import org.mobrak.core.catalogue.Fault;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.ParentCommand;
+import picocli.CommandLine.Spec;
+
+/** Two catalogues into one: new entries are taken, entries that differ only when asked for by name. */
+@Command(
+        name = "merge",
+        mixinStandardHelpOptions = true,
+        description =
+                "Puts two catalogues together; an entry that differs stays as the first has it unless you take it.")
+final class MergeCommand implements Callable<Integer> {
+    private static final String EVERYTHING = "all";
+
+    @ParentCommand
+    private CatalogueCommand catalogues;
+
+    @Spec
+    private CommandSpec spec;
+
+    @Parameters(index = "0", paramLabel = "A", description = "The first catalogue, a folder.")
+    private Path first;
+
+    @Parameters(index = "1", paramLabel = "B", description = "The second one, a folder or a zip.")
+    private Path second;
+
+    @Option(names = "--into", required = true, paramLabel = "C", description = "A new folder, or A itself.")
+    private Path into;
+
+    @Option(
+            names = "--take",
+            paramLabel = "KIND/ID",
+            description = "An entry that differs and is to be as B has it, such as routes/some-route; or: all.")
+    private List<String> taking = new ArrayList<>();
+
+    @Option(names = "--dry-run", description = "Tells what would be done and does nothing.")
+    private boolean dryRun;
+
+    @Option(names = "--json", description = "One JSON object on standard output.")
+    private boolean json;
+
+    @Override
+    public Integer call() throws IOException {
+        requireRoom();
+        try (CatalogueMerge merge = CatalogueMerge.open(first, second)) {
+            List<Difference> differences = merge.differences();
+            requireKnown(differences);
+            List<Difference> taken = differences.stream().filter(this::isTaken).toList();
+            if (!dryRun) {
+                write(taken);
+            }
+            tell(differences, merge.faults());
+            boolean undecided = differences.stream().anyMatch(one -> one.state() == State.DIFFERENT && !isTaken(one));
+            return undecided || !merge.faults().isEmpty() ? Mobrak.ANSWER_IS_NO : Mobrak.DONE;
+        }
+    }
+
+    private void requireRoom() throws IOException {
+        boolean inPlace = Files.exists(into) && Files.exists(first) && Files.isSameFile(into, first);
+        if (!inPlace && Files.exists(into) && !(Files.isDirectory(into) && PathUtils.isEmptyDirectory(into))) {
+            throw wrong(into + " holds something already; name a new folder, or A itself.");
+        }
+    }
+
+    private void requireKnown(List<Difference> differences) {
+        for (String name : taking) {
+            if (!name.equals(EVERYTHING)
+                    && differences.stream().noneMatch(one -> one.name().equals(name) && one.canBeTaken())) {
+                throw wrong("“" + name + "” is nothing that B has otherwise than A.");
+            }
+        }
+    }
+
+    private CommandLine.ParameterException wrong(String message) {
+        return new CommandLine.ParameterException(spec.commandLine(), message);
+    }
+
+    private boolean isTaken(Difference difference) {
+        return difference.state() == State.ONLY_THEIRS
+                || difference.state() == State.DIFFERENT
+                        && (taking.contains(EVERYTHING) || taking.contains(difference.name()));
+    }
+
+    private void write(List<Difference> taken) throws IOException {
+        if (!Files.exists(into) || !Files.isSameFile(into, first)) {
+            PathUtils.copyDirectory(first, into);
+        }
+        try (CatalogueMerge merge = CatalogueMerge.open(into, second)) {
+            merge.take(taken, LocalDate.now(catalogues.clock()));
+        }
+    }
+
+    private void tell(List<Difference> differences, List<Fault> faults) {
+        PrintWriter out = spec.commandLine().getOut();
+        if (json) {
+            JsonAnswer.write(json(differences, faults), out);
+            return;
+        }
+        for (Difference difference : differences) {
+            if (difference.canBeTaken()) {
+                out.println(difference.name() + ": " + difference.state().word() + ", " + fate(difference));
+                difference.changes().forEach(change -> out.println("    " + change.sentence()));
+            }
+        }
+        faults.forEach(fault -> out.println("not taken, " + fault.text()));
+        long same =
+                differences.stream().filter(one -> one.state() == State.SAME).count();
+        long own = differences.stream()
+                .filter(one -> one.state() == State.ONLY_OURS)
+                .count();
+        out.printf("%d the same, %d only in the first%s%n", same, own, dryRun ? "; nothing was written" : "");
+    }
+
+    private String fate(Difference difference) {
+        return isTaken(difference) ? "taken" : "kept as the first has it; to take it: --take " + difference.name();
+    }
+
+    private ObjectNode json(List<Difference> differences, List<Fault> faults) {
+        ObjectNode answer = JsonNodeFactory.instance.objectNode().put("dryRun", dryRun);
+        ArrayNode entries = answer.putArray("entries");
+        for (Difference difference : differences) {
+            ArrayNode changes = entries.addObject()
+                    .put("kind", difference.kind())
+                    .put("id", difference.id())
+                    .put("state", difference.state().word())
+                    .put("taken", isTaken(difference))
+                    .putArray("changes");
+            difference
+                    .changes()
+                    .forEach(change -> changes.addObject()
+                            .put("where", change.where())
+                            .put("first", change.ours())
+                            .put("second", change.theirs()));
+        }
+        CatalogueCommand.faults(faults, answer.putArray("faults"));
+        return answer;
+    }
+}

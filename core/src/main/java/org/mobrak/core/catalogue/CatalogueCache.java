@@ -1,0 +1,180 @@
+package org.mobrak.core.catalogue;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.MapperFeature;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.fasterxml.jackson.dataformat.cbor.CBORFactory;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.attribute.BasicFileAttributes;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.ArrayList;
+import java.util.HexFormat;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
+import org.mobrak.core.catalogue.CatalogueLoader.Loaded;
+import org.mobrak.core.identity.build.BuildGrammar;
+import org.mobrak.core.identity.build.Rulers;
+
+/**
+ * Keeps what was read of catalogue folders, so that a large one is there at once the next time. What is kept holds as long as
+ * no file of the folder has another name, size or time; else, or when it cannot be read, the folder is read anew. Losing the
+ * cache loses nothing.
+ */
+public final class CatalogueCache {
+    /** To be raised whenever the same files would be read or judged otherwise. */
+    private static final String FORMAT = "mobrak catalogue cache 1";
+
+    private static final int CHUNK = 500;
+
+    private final ObjectMapper mapper = CatalogueMapper.builder(new CBORFactory())
+            .disable(MapperFeature.AUTO_DETECT_IS_GETTERS)
+            .build();
+    private final Path folder;
+
+    /** Everything of one catalogue; routes stand in chunks, so that they can be read side by side. */
+    private record Box(
+            String stamp, List<Fault> faults, byte[] phones, byte[] grammars, byte[] holes, List<byte[]> routes) {}
+
+    /** A family and the line of each variant. */
+    private record Family(String file, List<Integer> lines, PhoneFamily family) {
+        private Stream<KnownPhone> phones() {
+            return IntStream.range(0, lines.size())
+                    .mapToObj(i -> new KnownPhone(family, family.variants().get(i), file, lines.get(i)));
+        }
+    }
+
+    /**
+     * A cache.
+     *
+     * @param folder where it may write; made when needed
+     */
+    public CatalogueCache(Path folder) {
+        this.folder = folder;
+    }
+
+    /** Loads a catalogue, from the cache if that still holds. */
+    public Loaded load(Path catalogue) throws IOException {
+        String stamp = stamp(catalogue);
+        Path file = folder.resolve(digest(catalogue.toAbsolutePath().toString()) + ".cbor");
+        Optional<Loaded> kept = kept(file, stamp);
+        if (kept.isPresent()) {
+            return kept.get();
+        }
+        CatalogueLoader.Whole whole = CatalogueLoader.whole(catalogue);
+        keep(file, stamp, whole);
+        return whole.loaded();
+    }
+
+    private Optional<Loaded> kept(Path file, String stamp) {
+        try {
+            if (!Files.isReadable(file)) {
+                return Optional.empty();
+            }
+            Box box = mapper.readValue(Files.readAllBytes(file), Box.class);
+            return box.stamp().equals(stamp) ? Optional.of(unpacked(box)) : Optional.empty();
+        } catch (IOException | UncheckedIOException damaged) {
+            return Optional.empty();
+        }
+    }
+
+    private Loaded unpacked(Box box) {
+        List<KnownPhone> phones = Stream.of(read(box.phones(), Family[].class))
+                .flatMap(Family::phones)
+                .toList();
+        List<Route> routes = box.routes().parallelStream()
+                .flatMap(chunk -> Stream.of(read(chunk, Route[].class)))
+                .toList();
+        Rulers rulers = new Rulers(List.of(read(box.grammars(), BuildGrammar[].class)));
+        return new Loaded(
+                new Catalogue(phones, routes, rulers, List.of(read(box.holes(), Hole[].class))), box.faults());
+    }
+
+    private <T> T read(byte[] bytes, Class<T> type) {
+        try {
+            return mapper.readValue(bytes, type);
+        } catch (IOException damaged) {
+            throw new UncheckedIOException(damaged);
+        }
+    }
+
+    /** A cache that cannot be written costs time and nothing else, so that is not told. */
+    private void keep(Path file, String stamp, CatalogueLoader.Whole whole) {
+        try {
+            Files.createDirectories(folder);
+            Path fresh = Files.createTempFile(folder, "catalogue", ".new");
+            Files.write(fresh, mapper.writeValueAsBytes(packed(stamp, whole)));
+            Files.move(fresh, file, StandardCopyOption.REPLACE_EXISTING);
+        } catch (IOException notWritable) {
+            return;
+        }
+    }
+
+    private Box packed(String stamp, CatalogueLoader.Whole whole) throws IOException {
+        Map<Route, JsonNode> texts = new IdentityHashMap<>();
+        whole.entries().routes().forEach(entry -> texts.put(entry.value(), entry.root()));
+        List<Route> routes = whole.loaded().catalogue().routes();
+        List<byte[]> chunks = new ArrayList<>();
+        for (int from = 0; from < routes.size(); from += CHUNK) {
+            ArrayNode chunk = mapper.createArrayNode();
+            routes.subList(from, Math.min(routes.size(), from + CHUNK)).forEach(route -> chunk.add(texts.get(route)));
+            chunks.add(mapper.writeValueAsBytes(chunk));
+        }
+        ArrayNode phones = mapper.createArrayNode();
+        whole.entries().phones().forEach(entry -> phones.add(family(entry)));
+        return new Box(
+                stamp,
+                whole.loaded().faults(),
+                mapper.writeValueAsBytes(phones),
+                bytes(whole.entries().grammars()),
+                bytes(whole.entries().holes()),
+                chunks);
+    }
+
+    private ObjectNode family(Entry<PhoneFamily> entry) {
+        ObjectNode node = mapper.createObjectNode().put("file", entry.file());
+        ArrayNode lines = node.putArray("lines");
+        for (int i = 0; i < entry.value().variants().size(); i++) {
+            lines.add(entry.line("/variants/" + i));
+        }
+        return node.set("family", entry.root());
+    }
+
+    private <T> byte[] bytes(List<Entry<T>> entries) throws IOException {
+        ArrayNode nodes = mapper.createArrayNode();
+        entries.forEach(entry -> nodes.add(entry.root()));
+        return mapper.writeValueAsBytes(nodes);
+    }
+
+    private static String stamp(Path catalogue) throws IOException {
+        StringBuilder all = new StringBuilder(FORMAT);
+        for (String kind : Entries.KINDS) {
+            for (Path file : Entries.files(catalogue, kind)) {
+                BasicFileAttributes about = Files.readAttributes(file, BasicFileAttributes.class);
+                all.append('\n').append(kind).append('/').append(file.getFileName());
+                all.append(' ').append(about.size()).append(' ').append(about.lastModifiedTime());
+            }
+        }
+        return digest(all.toString());
+    }
+
+    private static String digest(String text) {
+        try {
+            byte[] digest = MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8));
+            return HexFormat.of().formatHex(digest);
+        } catch (NoSuchAlgorithmException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
+}

@@ -1,0 +1,116 @@
+package org.mobrak.core.catalogue;
+
+import com.fasterxml.jackson.core.JsonPointer;
+import com.fasterxml.jackson.databind.JsonMappingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.networknt.schema.Error;
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import org.mobrak.core.catalogue.Entry.Read;
+import org.mobrak.core.catalogue.YamlText.BadYaml;
+
+/** Reads one file of a kind: text, YAML, schema, record, and tells at which of them it fails. For any number of threads. */
+final class EntryReader<T> {
+    private static final int MOST_BYTES = 2 << 20;
+
+    private final ObjectMapper mapper = CatalogueMapper.create();
+    private final Schema schema;
+    private final Class<T> type;
+
+    EntryReader(String schema, Class<T> type) {
+        this.schema = schema(schema);
+        this.type = type;
+    }
+
+    Read<T> read(Path folder, Path file) {
+        String name = folder.relativize(file).toString().replace('\\', '/');
+        try {
+            return read(name, YamlText.parse(text(file)));
+        } catch (BadYaml bad) {
+            return refused(bad.in(name));
+        } catch (CharacterCodingException notText) {
+            return refused(new Fault(name, 0, "The file is no UTF-8 text.", "Save it as UTF-8."));
+        } catch (IOException unreadable) {
+            return refused(new Fault(name, 0, "The file cannot be read.", "Check its permissions."));
+        }
+    }
+
+    /** What a file says of its size is not believed. */
+    private static String text(Path file) throws IOException, BadYaml {
+        try (InputStream in = Files.newInputStream(file)) {
+            byte[] bytes = in.readNBytes(MOST_BYTES + 1);
+            if (bytes.length > MOST_BYTES) {
+                throw new BadYaml(0, "The file is larger than 2 MiB.", "Split it.");
+            }
+            return StandardCharsets.UTF_8
+                    .newDecoder()
+                    .decode(ByteBuffer.wrap(bytes))
+                    .toString();
+        }
+    }
+
+    private Read<T> read(String name, YamlText.Tree tree) {
+        List<Error> errors = schema.validate(tree.root());
+        return errors.isEmpty()
+                ? bind(name, tree)
+                : new Read<>(
+                        Optional.empty(),
+                        errors.stream().map(error -> fault(name, tree, error)).toList());
+    }
+
+    private Read<T> bind(String name, YamlText.Tree tree) {
+        try {
+            T value = mapper.treeToValue(tree.root(), type);
+            return new Read<>(Optional.of(new Entry<>(name, tree, value)), List.of());
+        } catch (JsonMappingException misfit) {
+            StringBuilder pointer = new StringBuilder();
+            misfit.getPath()
+                    .forEach(step -> pointer.append('/')
+                            .append(step.getFieldName() == null ? step.getIndex() : step.getFieldName()));
+            String what = misfit.getOriginalMessage();
+            return refused(
+                    new Fault(name, tree.line(pointer.toString()), what, "See docs/schema for the words allowed."));
+        } catch (IOException impossible) {
+            throw new UncheckedIOException(impossible);
+        }
+    }
+
+    private static <T> Read<T> refused(Fault fault) {
+        return new Read<>(Optional.empty(), List.of(fault));
+    }
+
+    private static Fault fault(String name, YamlText.Tree tree, Error error) {
+        String pointer = error.getInstanceLocation().toString();
+        String value =
+                pointer.isEmpty() ? "The file" : "“" + pointer.substring(1).replace('/', '.') + "”";
+        String remedy = "type".equals(error.getKeyword()) && isNumber(tree, pointer)
+                ? "Maybe it needs quotes: “4.1” is text, 4.1 is a number."
+                : "See docs/schema for what is allowed.";
+        return new Fault(name, tree.line(pointer), value + ": " + error.getMessage() + ".", remedy);
+    }
+
+    private static boolean isNumber(YamlText.Tree tree, String pointer) {
+        return tree.root().at(JsonPointer.compile(pointer)).isNumber();
+    }
+
+    private static Schema schema(String name) {
+        try (InputStream in = EntryReader.class.getResourceAsStream(name)) {
+            return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                    .getSchema(in, InputFormat.JSON);
+        } catch (IOException broken) {
+            throw new UncheckedIOException(broken);
+        }
+    }
+}

@@ -1,0 +1,49 @@
+package org.mobrak.core.catalogue;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.mobrak.core.identity.Fact;
+
+/** Whether what a route makes ready is asked for by anything: a switch or backup that nothing needs is most likely misspelt. */
+final class UseCheck {
+    private final Map<Fact, Set<String>> asked = new EnumMap<>(Fact.class);
+
+    UseCheck(List<Entry<Route>> routes) {
+        routes.forEach(entry -> ask(entry.value()));
+    }
+
+    private void ask(Route route) {
+        route.fits().requires().stream().flatMap(Condition::leaves).forEach(leaf -> {
+            if (leaf instanceof Condition.OneOf some) {
+                some.values().forEach(value -> ask(some.fact(), value));
+            }
+        });
+        route.work().gates().forEach(gate -> gate.is().forEach(value -> ask(gate.fact(), value)));
+    }
+
+    private void ask(Fact fact, String value) {
+        asked.computeIfAbsent(fact, fresh -> new HashSet<>()).add(value);
+    }
+
+    /** Only of the bench: what a phone itself becomes may be wanted for its own sake. */
+    List<Fault> of(Entry<Route> entry) {
+        List<Fault> faults = new ArrayList<>();
+        if (entry.value().isHousekeeping()) {
+            entry.value().changes().effects().forEach((fact, value) -> {
+                boolean bench = fact.group() == Fact.Group.BENCH;
+                if (bench && !asked.getOrDefault(fact, Set.of()).contains(value)) {
+                    faults.add(Fault.warning(
+                            entry.file(),
+                            entry.line("/changes/effects/" + fact.key()),
+                            "No route asks for %s to be %s.".formatted(fact.label(), value),
+                            "Maybe the word is another one, or the step can go."));
+                }
+            });
+        }
+        return faults;
+    }
+}

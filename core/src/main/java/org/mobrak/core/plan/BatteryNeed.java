@@ -1,0 +1,98 @@
+package org.mobrak.core.plan;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.mobrak.core.catalogue.PartitionClass;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.fit.Truth;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
+import org.mobrak.core.plan.Figure.Line;
+
+/**
+ * How full the battery must be before a plan is begun: the highest gate of its routes, or what the work drains and a reserve,
+ * whichever is more.
+ */
+final class BatteryNeed {
+    /** Percent a minute with the screen on and in hand: a full battery lasts a little over three hours. Our own assumption. */
+    private static final double IN_HAND = 0.5;
+    /** Percent a minute while waiting. Our own assumption. */
+    private static final double WAITING = 0.3;
+    /** Percent that must be left at the end. Our own assumption. */
+    private static final int RESERVE = 10;
+
+    private final Plan plan;
+    private final Facts facts;
+
+    BatteryNeed(Plan plan, Facts facts) {
+        this.plan = plan;
+        this.facts = facts;
+    }
+
+    /** A gate for a route, in percent, and why. */
+    private record Needed(String why, int percent) {}
+
+    Figure figure() {
+        List<Line> lines = new ArrayList<>();
+        Optional<Needed> gate = gates().max(Comparator.comparingInt(Needed::percent));
+        gate.ifPresent(most -> lines.add(new Line("Highest gate", most.percent() + " %: " + most.why())));
+        double drain = IN_HAND * worked().handsOn() + WAITING * worked().waiting();
+        lines.add(new Line(
+                "Drain",
+                String.format(
+                        Locale.ROOT,
+                        "0.5 × %.1f min in hand + 0.3 × %.1f min waiting = %.0f %%, and %d %% to spare",
+                        worked().handsOn(),
+                        worked().waiting(),
+                        drain,
+                        RESERVE)));
+        int needed = Math.max(gate.map(Needed::percent).orElse(0), (int) Math.min(100, Math.ceil(drain + RESERVE)));
+        return new Figure(
+                "Battery",
+                needed + " %",
+                lines,
+                "Gates: the routes' own, and common practice by what is written (no published source). Drain: Mobrak's own assumption.",
+                enough(needed, lines));
+    }
+
+    private Truth enough(int needed, List<Line> lines) {
+        Optional<Integer> has = facts.value(Fact.BATTERY_PERCENT).map(Integer::valueOf);
+        lines.add(new Line("The phone has", has.map(percent -> percent + " %").orElse("not known")));
+        return has.map(percent -> percent >= needed ? Truth.YES : Truth.NO).orElse(Truth.UNKNOWN);
+    }
+
+    /** Without housekeeping: what only makes ready is done before, on the charger if need be. */
+    private Cost worked() {
+        return plan.routes().stream()
+                .filter(route -> !route.isHousekeeping())
+                .map(Cost::of)
+                .reduce(Cost.none(), Cost::plus);
+    }
+
+    private Stream<Needed> gates() {
+        return plan.routes().stream().filter(route -> !route.isHousekeeping()).flatMap(BatteryNeed::gates);
+    }
+
+    private static Stream<Needed> gates(Route route) {
+        Stream<Needed> own = route.work().gates().stream()
+                .filter(gate -> gate.fact() == Fact.BATTERY_PERCENT)
+                .flatMap(gate -> gate.atLeast().stream())
+                .map(percent -> new Needed(route.name(), percent));
+        Stream<Needed> usual = route.changes().writes().stream()
+                .map(written -> new Needed(route.name() + " writes " + written.label(), byClass(written)));
+        return Stream.concat(own, usual);
+    }
+
+    /** Percent by what is written; common practice, no published source. */
+    private static int byClass(PartitionClass written) {
+        return switch (written) {
+            case APP, DATA, SYSTEM -> 20;
+            case KERNEL, RECOVERY -> 50;
+            case RADIO, BOOTLOADER, PARTITION_TABLE, UNKNOWN -> 90;
+        };
+    }
+}
