@@ -14,7 +14,10 @@ import javafx.animation.AnimationTimer;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TitledPane;
 import javafx.scene.image.WritableImage;
 import javafx.scene.robot.Robot;
 import javafx.stage.Stage;
@@ -23,6 +26,7 @@ import javax.imageio.ImageIO;
 import org.apache.commons.io.file.PathUtils;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.SheetStep;
+import org.mobrak.core.plan.Goal;
 import org.mobrak.desktop.demo.DemoWorkspace;
 import org.mobrak.desktop.demo.DrawerFile;
 import org.mobrak.desktop.session.Desk;
@@ -70,10 +74,21 @@ public final class Screenshots extends Application {
         shot("readings-variants", () -> pick("Hive 2"));
         shot("readings-stop", () -> pick("Hive 10"));
         step(() -> pick("Hive 3"));
-        shot("ways", () -> shell.open(org.mobrak.desktop.shell.Stage.WAYS));
+        shot("plans", () -> shell.open(org.mobrak.desktop.shell.Stage.WAYS));
+        shot("plans-sum", () -> unfold("figure-risk-points"));
+        shot("routes", () -> press("face-routes"));
+        step(() -> press("compare"));
+        shot("routes-compared", () -> choose("teasel-toolkit"));
+        step(() -> press("compare"));
+        step(() -> session.takeTyped(Fact.RECOVERY, "stock"));
+        step(() -> session.wish(Goal.ofKey("root+recovery").orElseThrow()));
+        shot("map", () -> press("face-map"));
+        step(() -> press("face-plans"));
+        step(() -> pick("Hive 8"));
+        shot("plans-none", () -> unfold("figure-in-all"));
         step(() -> pick("Hive 11"));
         step(() -> session.takeTyped(Fact.LOCK, "locked"));
-        shot("ways-chain", () -> session.takeTyped(Fact.RECOVERY, "stock"));
+        step(() -> session.takeTyped(Fact.RECOVERY, "stock"));
         step(() -> session.start(desk().orElseThrow().answer().plans().get(0)));
         step(this::tickNext);
         step(this::tickNext);
@@ -85,6 +100,24 @@ public final class Screenshots extends Application {
             pick("Hive 9");
             shell.open(org.mobrak.desktop.shell.Stage.READINGS);
         });
+    }
+
+    private void press(String id) {
+        ((ButtonBase) shell.scene().lookup("#" + id)).fire();
+    }
+
+    private void unfold(String id) {
+        Optional.ofNullable((TitledPane) shell.scene().lookup("#" + id)).ifPresent(pane -> pane.setExpanded(true));
+    }
+
+    private void choose(String route) {
+        ListView<?> routes = (ListView<?>) shell.scene().lookup("#routes");
+        for (int i = 0; i < routes.getItems().size(); i++) {
+            if (routes.getItems().get(i).toString().contains("id=" + route)) {
+                routes.getSelectionModel().select(i);
+                return;
+            }
+        }
     }
 
     private void lay(String build) {

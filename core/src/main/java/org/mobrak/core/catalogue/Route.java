@@ -90,6 +90,7 @@ public record Route(
      * @param slot the one slot it belongs in, as the flasher of the route's version calls it
      * @param partition what it is written to
      * @param keepZipped whether it must stay as it is; absent where that does not matter
+     * @param where {@code phone} or {@code computer}; the phone if absent
      */
     public record NeededFile(
             String name,
@@ -100,7 +101,13 @@ public record Route(
             Optional<String> sha256,
             Optional<String> slot,
             Optional<PartitionClass> partition,
-            Optional<Boolean> keepZipped) {
+            Optional<Boolean> keepZipped,
+            Optional<String> where) {
+
+        /** Whether it is copied to the phone, and not only used on the computer. */
+        public boolean goesToPhone() {
+            return where.filter("computer"::equals).isEmpty();
+        }
 
         /** Whether there is anything to check its bytes against. */
         public boolean hasDigest() {

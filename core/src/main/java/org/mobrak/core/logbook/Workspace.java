@@ -28,12 +28,14 @@ public final class Workspace implements AutoCloseable {
     private final Path folder;
     private final FileChannel lockFile;
     private final Logbook logbook;
-    private final CatalogueLoader.Loaded catalogue;
+    private final CatalogueCache cache;
+    private CatalogueLoader.Loaded catalogue;
 
     private Workspace(Path folder, FileChannel lockFile) throws IOException {
         this.folder = folder;
         this.lockFile = lockFile;
-        this.catalogue = new CatalogueCache(folder.resolve("cache")).load(folder.resolve("catalogue"));
+        this.cache = new CatalogueCache(folder.resolve("cache"));
+        reloadCatalogue();
         this.logbook = openLogbook(folder.resolve("logbook.db"));
     }
 
@@ -118,6 +120,11 @@ public final class Workspace implements AutoCloseable {
 
     public Logbook logbook() {
         return logbook;
+    }
+
+    /** Reads the catalogue anew where its files have changed. */
+    public void reloadCatalogue() throws IOException {
+        catalogue = cache.load(folder.resolve("catalogue"));
     }
 
     /** The workspace's catalogue and the faults in its files. */

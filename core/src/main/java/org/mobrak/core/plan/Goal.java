@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -83,7 +84,7 @@ public record Goal(String key, String label, Map<Fact, String> wanted) {
 
     private static String lowered(String label) {
         boolean shout = label.length() > 1 && Character.isUpperCase(label.charAt(1));
-        return shout ? label : label.substring(0, 1).toLowerCase(java.util.Locale.ROOT) + label.substring(1);
+        return shout ? label : label.substring(0, 1).toLowerCase(Locale.ROOT) + label.substring(1);
     }
 
     /** The facts a search starts from: whoever wants a trouble mended says that it is there. */

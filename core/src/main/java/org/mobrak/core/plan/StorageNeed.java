@@ -17,6 +17,7 @@ final class StorageNeed {
     StorageNeed(Plan plan, Facts facts) {
         this.files = plan.routes().stream()
                 .flatMap(route -> route.work().files().stream())
+                .filter(NeededFile::goesToPhone)
                 .toList();
         this.facts = facts;
     }
@@ -42,7 +43,7 @@ final class StorageNeed {
                 .forEach(file -> lines.add(new Line(
                         file.name(), "larger than 4 GiB − 1 byte: a card with FAT32 cannot hold it in one file")));
         boolean whole = files.stream().allMatch(file -> file.bytes().isPresent());
-        String total = whole ? Sizes.words(needed) : "at least " + Sizes.words(needed);
+        String total = needed == 0 ? "not known" : whole ? Sizes.words(needed) : "at least " + Sizes.words(needed);
         return List.of(new Figure(
                 "Storage",
                 total,

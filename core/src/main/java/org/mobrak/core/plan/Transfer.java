@@ -2,6 +2,7 @@ package org.mobrak.core.plan;
 
 import java.util.OptionalLong;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.catalogue.Route.NeededFile;
 
 /** How long files take to reach a phone, and how large one may be. */
 public final class Transfer {
@@ -19,7 +20,7 @@ public final class Transfer {
 
     private Transfer() {}
 
-    /** Minutes for all files of a route of which the size is known, at {@link #USUAL}. */
+    /** Minutes for all files a route copies to the phone and of which the size is known, at {@link #USUAL}. */
     static double minutes(Route route) {
         return minutes(bytes(route).orElse(0));
     }
@@ -28,9 +29,10 @@ public final class Transfer {
         return bytes / (double) USUAL / SECONDS;
     }
 
-    /** The sizes of a route's files together, in bytes; empty where none is known. */
+    /** The sizes of what a route copies to the phone, in bytes; empty where none is known. */
     static OptionalLong bytes(Route route) {
         return route.work().files().stream()
+                .filter(NeededFile::goesToPhone)
                 .flatMap(file -> file.bytes().stream())
                 .mapToLong(Long::longValue)
                 .reduce(Long::sum);

@@ -1,5 +1,6 @@
 package org.mobrak.desktop.session;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -16,11 +17,16 @@ import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.build.Overlay;
 import org.mobrak.core.identity.build.Ruler;
 import org.mobrak.core.logbook.Dossier;
+import org.mobrak.core.plan.Account;
+import org.mobrak.core.plan.Brief;
+import org.mobrak.core.plan.Figure;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.core.plan.Planner;
 import org.mobrak.core.plan.Replay;
+import org.mobrak.core.plan.RouteMap;
+import org.mobrak.core.plan.WayBack;
 
 /**
  * The one phone that lies on the desk, and all that follows from what is known of it.
@@ -39,7 +45,12 @@ public record Desk(
         Catalogue catalogue) {
 
     /** What the user wants of the phone and will not put up with; an empty school is the usual one. */
-    public record Wish(Goal goal, Optional<School> school, Limits limits) {}
+    public record Wish(Goal goal, Optional<School> school, Limits limits) {
+        /** Permanent root, by whatever leads there. */
+        static Wish usual() {
+            return new Wish(Goal.ROOT, Optional.empty(), Limits.none());
+        }
+    }
 
     static Desk of(Dossier dossier, Catalogue catalogue, Wish wish) {
         Identity identity = Identity.of(catalogue, dossier.ledger(), dossier.findings());
@@ -70,6 +81,29 @@ public record Desk(
     /** A plan played through from what is known of the phone. */
     public Replay replay(Plan plan) {
         return Replay.of(plan, catalogue, identity.facts(), wish.school());
+    }
+
+    /** The sums behind a plan's figures. */
+    public List<Figure> account(Plan plan) {
+        return Account.of(plan, identity.facts());
+    }
+
+    /** How a plan's changes could be taken back. */
+    public List<WayBack> wayBack(Plan plan) {
+        return WayBack.of(plan, catalogue, identity.facts(), wish.school());
+    }
+
+    /** The states on the way to the goal, and what is refused. */
+    public RouteMap map(List<Plan> plans) {
+        return RouteMap.of(answer.goal(), identity.facts(), plans, fits);
+    }
+
+    /** A plan on one page. */
+    public Brief brief(Plan plan, LocalDate day) {
+        Facts facts = identity.facts();
+        String model = facts.value(Fact.MODEL).orElse("model not known");
+        String phone = dossier.phone().nickname() + " (" + model + ")";
+        return new Brief(phone, plan, replay(plan), account(plan), wayBack(plan), day);
     }
 
     private static List<String> otherBuilds(Catalogue catalogue, Identity identity) {

@@ -4,6 +4,8 @@ import java.io.IOException;
 import java.nio.channels.ClosedByInterruptException;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.time.LocalDate;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -13,9 +15,11 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.mobrak.core.catalogue.Difference;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Reading;
@@ -48,7 +52,7 @@ public final class Session implements AutoCloseable {
 
     // These belong to the worker thread.
     private Workbench bench;
-    private Desk.Wish wish = new Desk.Wish(Goal.ROOT, Optional.empty(), Limits.none());
+    private final Map<Optional<PhoneRecord>, Desk.Wish> wishes = new HashMap<>();
 
     // These belong to the thread that draws.
     private int pending;
@@ -149,16 +153,55 @@ public final class Session implements AutoCloseable {
         change("Redoing", () -> bench.redo());
     }
 
+    /** What is wanted of the phone on the desk; every phone has its own. */
     public void wish(Goal goal) {
-        change("Weighing the ways", () -> wish = new Desk.Wish(goal, wish.school(), wish.limits()));
+        wish(wish -> new Desk.Wish(goal, wish.school(), wish.limits()));
     }
 
     public void wish(Optional<School> school) {
-        change("Weighing the ways", () -> wish = new Desk.Wish(wish.goal(), school, wish.limits()));
+        wish(wish -> new Desk.Wish(wish.goal(), school, wish.limits()));
     }
 
     public void wish(Limits limits) {
-        change("Weighing the ways", () -> wish = new Desk.Wish(wish.goal(), wish.school(), limits));
+        wish(wish -> new Desk.Wish(wish.goal(), wish.school(), limits));
+    }
+
+    private void wish(UnaryOperator<Desk.Wish> other) {
+        change("Weighing the ways", () -> wishes.put(bench.picked(), other.apply(wish())));
+    }
+
+    private Desk.Wish wish() {
+        return wishes.getOrDefault(bench.picked(), Desk.Wish.usual());
+    }
+
+    /** Saves a plan on one page, as HTML or Markdown by the file's ending. */
+    public void saveBrief(Plan plan, Path file) {
+        telling("Saving the brief", () -> bench.saveBrief(plan, file, wish()));
+    }
+
+    /** A plan on one page as Markdown, for printing; dated today. */
+    public String briefOf(Desk desk, Plan plan) {
+        return desk.brief(plan, LocalDate.now(clock)).markdown();
+    }
+
+    /** Tells the user something that no work brought about. */
+    public void tell(String text) {
+        notice.set(Optional.of(new Notice(true, text)));
+    }
+
+    /** Holds another catalogue, a folder or a zip, against this workspace's. */
+    public void compareCatalogue(Path other) {
+        change("Comparing catalogues", () -> bench.compareCatalogue(other));
+    }
+
+    /** Takes entries of the catalogue that was compared. */
+    public void takeEntries(List<Difference> entries) {
+        telling("Taking entries", () -> bench.takeEntries(entries));
+    }
+
+    /** Puts the other catalogue away. */
+    public void leaveCatalogue() {
+        change("Putting the other catalogue away", () -> bench.leaveCatalogue());
     }
 
     /** Writes the run sheet of a plan and starts the job. */
@@ -168,7 +211,7 @@ public final class Session implements AutoCloseable {
 
     /** Ticks a step, if it may be ticked; the snapshot shows it only when it is on disk. */
     public void tick(SheetStep step) {
-        change("Noting the tick", () -> bench.tick(step, wish));
+        change("Noting the tick", () -> bench.tick(step, wish()));
     }
 
     public void untick(SheetStep step) {
@@ -248,7 +291,7 @@ public final class Session implements AutoCloseable {
             Optional<Outcome> outcome = attempt(what, change);
             // A cancelled task leaves its mark on the thread, and the database must not see it.
             Thread.interrupted();
-            Optional<Snapshot> next = Optional.ofNullable(bench).map(open -> open.look(wish));
+            Optional<Snapshot> next = Optional.ofNullable(bench).map(open -> open.look(wish()));
             Platform.runLater(() -> show(next, outcome));
         });
     }

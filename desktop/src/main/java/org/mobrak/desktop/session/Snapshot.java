@@ -3,6 +3,7 @@ package org.mobrak.desktop.session;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import org.mobrak.core.catalogue.Difference;
 import org.mobrak.core.catalogue.Fault;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.logbook.PhoneRecord;
@@ -21,9 +22,26 @@ public record Snapshot(
         Optional<Desk> desk,
         List<PastJob> past,
         List<String> bench,
-        List<Fault> faults,
+        Shelf shelf,
         Optional<String> undo,
         Optional<String> redo) {
+
+    /**
+     * The workspace's catalogue, and another that is held against it.
+     *
+     * @param faults in its own files
+     * @param other the other one, while it is open
+     * @param differences between the two
+     * @param otherFaults in the other's files; such entries cannot be taken
+     */
+    public record Shelf(
+            int phones,
+            int routes,
+            int holes,
+            List<Fault> faults,
+            Optional<Path> other,
+            List<Difference> differences,
+            List<Fault> otherFaults) {}
 
     /** A job that has ended, and whose it was. */
     public record PastJob(PhoneRecord phone, Job job) {}

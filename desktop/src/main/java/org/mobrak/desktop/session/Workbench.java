@@ -1,9 +1,11 @@
 package org.mobrak.desktop.session;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -11,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Difference;
 import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
@@ -31,6 +34,7 @@ import org.mobrak.core.logbook.Logbook;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.SetAside;
 import org.mobrak.core.logbook.Workspace;
+import org.mobrak.core.plan.Brief;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.link.Answer;
 import org.mobrak.link.PhoneLink;
@@ -43,6 +47,7 @@ final class Workbench implements AutoCloseable {
     private static final String LAST_PHONE = "phone";
 
     private final Workspace workspace;
+    private final Shelf shelf;
     private final PhoneLink link;
     private final Clock clock;
     private final UndoStack undo = new UndoStack();
@@ -52,6 +57,7 @@ final class Workbench implements AutoCloseable {
 
     private Workbench(Workspace workspace, PhoneLink link, Clock clock) {
         this.workspace = workspace;
+        this.shelf = new Shelf(workspace);
         this.link = link;
         this.clock = clock;
         String last = logbook().setting(LAST_PHONE).orElse("");
@@ -247,6 +253,32 @@ final class Workbench implements AutoCloseable {
         undo.redo();
     }
 
+    Optional<PhoneRecord> picked() {
+        return picked;
+    }
+
+    Notice saveBrief(Plan plan, Path file, Desk.Wish wish) throws IOException {
+        Brief brief = Desk.of(dossier(), catalogue(), wish).brief(plan, LocalDate.now(clock));
+        boolean markdown = file.toString().endsWith(".md");
+        Files.writeString(file, markdown ? brief.markdown() : brief.html());
+        return new Notice(false, "Saved: " + file);
+    }
+
+    void compareCatalogue(Path other) throws IOException {
+        shelf.compare(other);
+    }
+
+    void leaveCatalogue() throws IOException {
+        shelf.close();
+    }
+
+    Notice takeEntries(List<Difference> entries) throws IOException {
+        undo.did(shelf.take(entries, LocalDate.now(clock), dossiers::clear));
+        dossiers.clear();
+        String count = entries.size() == 1 ? "1 entry" : entries.size() + " entries";
+        return new Notice(false, count + " taken. Undo puts everything back as it was.");
+    }
+
     void start(Plan plan) {
         logbook().start(phone(), RunSheet.of(plan), now());
         undo.forget();
@@ -300,7 +332,7 @@ final class Workbench implements AutoCloseable {
                 desk,
                 past(dossiers),
                 link.seen(),
-                workspace.catalogue().faults(),
+                shelf.look(),
                 undo.nextUndo(),
                 undo.nextRedo());
     }
@@ -354,6 +386,7 @@ final class Workbench implements AutoCloseable {
 
     @Override
     public void close() throws IOException {
+        shelf.close();
         workspace.close();
     }
 }

@@ -1,0 +1,138 @@
+package org.mobrak.desktop.plan;
+
+import java.util.List;
+import java.util.stream.Collectors;
+import javafx.css.PseudoClass;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import org.kordamp.ikonli.feather.Feather;
+import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.plan.Assumption;
+import org.mobrak.core.plan.Plan;
+import org.mobrak.core.plan.Replay;
+import org.mobrak.core.plan.WayBack;
+import org.mobrak.desktop.parts.Texts;
+import org.mobrak.desktop.session.Desk;
+import org.mobrak.desktop.session.Session;
+
+/** One plan: what it trades in a sentence; chosen, also why in this order, the sums, the way back, and the button to take it. */
+final class PlanCard extends VBox {
+    private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
+
+    private final Session session;
+    private final Desk desk;
+    private final Plan plan;
+    private final VBox open = new VBox();
+
+    PlanCard(Session session, Desk desk, Choice choice, Plan plan, int number) {
+        this.session = session;
+        this.desk = desk;
+        this.plan = plan;
+        getStyleClass().addAll("card", "plan-card");
+        Label title = Texts.wrapped(Texts.heading(plan.title()));
+        HBox.setHgrow(title, Priority.ALWAYS);
+        title.setMaxWidth(Double.MAX_VALUE);
+        Button pick = new Button("", Cell.of(plan.cost(), number));
+        pick.getStyleClass().add("plot-mark");
+        pick.setId("plan-" + number);
+        pick.setAccessibleText("Choose plan " + number + ": " + plan.title());
+        pick.setOnAction(press -> choice.take(plan));
+        HBox head = new HBox(pick, title);
+        head.getStyleClass().add("plan-head");
+        // The whole card takes a click; by keyboard the cell does.
+        setOnMouseClicked(click -> choice.take(plan));
+        open.getStyleClass().add("side");
+        getChildren().addAll(head, Texts.wrapped(Texts.plain(plan.tradeOffs())), open);
+    }
+
+    Plan plan() {
+        return plan;
+    }
+
+    void choose(boolean chosen) {
+        pseudoClassStateChanged(CHOSEN, chosen);
+        if (chosen && open.getChildren().isEmpty()) {
+            open.getChildren().setAll(content());
+        } else if (!chosen) {
+            open.getChildren().clear();
+        }
+    }
+
+    private List<Node> content() {
+        VBox costs = new VBox(
+                Texts.soft("What it costs; each figure opens to its sum"), new FigureLines(desk.account(plan)));
+        VBox back = new VBox(Texts.soft("The way back"));
+        back.getStyleClass().add("lines");
+        desk.wayBack(plan).stream()
+                .map(WayBack::sentence)
+                .forEach(sentence -> back.getChildren().add(Texts.wrapped(Texts.plain(sentence))));
+        if (plan.assumptions().isEmpty()) {
+            return List.of(buttons(), whyThisOrder(), costs, back);
+        }
+        return List.of(assumed(), whyThisOrder(), costs, back);
+    }
+
+    private FlowPane buttons() {
+        boolean busy = desk.dossier().runningJob().isPresent();
+        Button take = new Button("Write the run sheet", new FontIcon(Feather.CLIPBOARD));
+        take.setId("start");
+        take.getStyleClass().add("do-this");
+        take.setDisable(busy);
+        take.setOnAction(press -> session.start(plan));
+        FlowPane buttons = new FlowPane(take, new BriefMenu(session, plan, () -> session.briefOf(desk, plan)));
+        buttons.getStyleClass().add("buttons");
+        if (busy) {
+            buttons.getChildren().add(Texts.soft("A job runs on this phone; finish or stop it first."));
+        }
+        return buttons;
+    }
+
+    /** What is taken for granted, and for each thing where to read it. */
+    private VBox assumed() {
+        VBox lines = new VBox(Texts.soft("It takes for granted"));
+        lines.getStyleClass().add("lines");
+        for (Assumption assumption : plan.assumptions()) {
+            String where = assumption.asks().stream()
+                    .sorted()
+                    .map(fact -> fact.label() + ": " + fact.whereToRead())
+                    .collect(Collectors.joining("; "));
+            lines.getChildren()
+                    .addAll(
+                            Texts.wrapped(Texts.plain(assumption.sentence())),
+                            Texts.wrapped(Texts.soft("To know it, read " + where + ".")));
+        }
+        return lines;
+    }
+
+    /** The plan played through: each route, and what it changes so that the next one can follow. */
+    private VBox whyThisOrder() {
+        VBox chain = new VBox(Texts.soft("Why in this order"));
+        chain.getStyleClass().add("chain");
+        int number = 1;
+        for (Replay.Step step : desk.replay(plan).steps()) {
+            Label name = Texts.wrapped(Texts.plain(number + "  " + step.route().name()));
+            if (!step.route().isHousekeeping()) {
+                name.getStyleClass().add("route-name");
+            }
+            chain.getChildren().addAll(name, Texts.wrapped(Texts.soft("     " + changes(step))));
+            number++;
+        }
+        return chain;
+    }
+
+    private static String changes(Replay.Step step) {
+        return step.changes().entrySet().stream()
+                .map(change -> change(change.getKey(), change.getValue()))
+                .collect(Collectors.joining("; "));
+    }
+
+    private static String change(Fact fact, Replay.Change change) {
+        return "%s %s → %s".formatted(fact.label(), change.before().orElse("not known"), change.after());
+    }
+}
