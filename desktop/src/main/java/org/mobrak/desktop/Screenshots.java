@@ -42,6 +42,7 @@ public final class Screenshots extends Application {
 
     private final Deque<Shot> shots = new ArrayDeque<>();
     private Path folder;
+    private Path friend;
     private Path out;
     private Session session;
     private Shell shell;
@@ -56,6 +57,7 @@ public final class Screenshots extends Application {
         Path home = Path.of(parameters.get(1));
         folder = Files.createTempDirectory("mobrak-screenshots").resolve("demo");
         DemoWorkspace.create(home, folder, FIXED);
+        friend = home.resolve("demo/friend");
         session = new Session(folder, DrawerFile.benchOf(folder), FIXED);
         shell = new Shell(session, ZoneOffset.UTC);
         stage.setScene(shell.scene());
@@ -95,6 +97,15 @@ public final class Screenshots extends Application {
         step(this::tickNext);
         shot("run-sheet", () -> session.takeTyped(Fact.BATTERY_PERCENT, "41"));
         shot("logbook", () -> shell.open(org.mobrak.desktop.shell.Stage.LOGBOOK));
+        step(() -> {
+            session.compareCatalogue(friend);
+            shell.open(org.mobrak.desktop.shell.Stage.CATALOGUE);
+        });
+        shot(
+                "catalogue",
+                () -> ((ListView<?>) shell.scene().lookup("#entries"))
+                        .getSelectionModel()
+                        .selectLast());
         shot("readings-dark", () -> {
             shell.setDark(true);
             pick("Hive 9");

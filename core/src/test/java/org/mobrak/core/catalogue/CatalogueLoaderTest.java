@@ -71,6 +71,9 @@ class CatalogueLoaderTest {
                 "handsOn: [5, 8, 15]; handsOn: [5, 80, 15]; 15; rise",
                 "costs:; fits:; 14; twice",
                 "family: flash console; family: *nobody; 3; undefined alias",
+                "osVersion: \"5.1.1\"}; osVersion: \"5.1.1\"}|    - {model: TS-J540, osVersion: \"5.1.1\"}; 8; stands twice",
+                "handsOn: [5, 8, 15]; handsOn: [-5, 8, 15]; 15; minimum",
+                "sha256: ; md5: ; 19; md5",
             })
     void tellsEachFaultWithItsLine(String good, String bad, int line, String words) throws IOException {
         String text = Files.readString(folder.resolve(ROUTE));
@@ -102,6 +105,16 @@ class CatalogueLoaderTest {
             assertThat(fault.line()).isEqualTo(19);
         });
         assertThat(loaded.catalogue().route("juniper-recovery")).isEmpty();
+    }
+
+    @Test
+    void housekeepingThatNothingAsksForIsAWarning() throws IOException {
+        Path file = folder.resolve("routes/put-a-card-in.yaml");
+        Files.writeString(file, Files.readString(file).replace("{card: \"yes\"}", "{card: \"no\"}"));
+        assertThat(CatalogueLoader.load(folder).faults()).singleElement().satisfies(fault -> {
+            assertThat(fault.isWarning()).isTrue();
+            assertThat(fault.what()).isEqualTo("No route asks for Memory card to be no.");
+        });
     }
 
     /** The same for a grammar. */

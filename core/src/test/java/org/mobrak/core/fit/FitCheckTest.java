@@ -152,6 +152,10 @@ class FitCheckTest {
         List<NextReading> next = NextReading.propose(catalogue, Facts.none(), Optional.empty());
         assertThat(next).extracting(NextReading::fact).containsExactly(Fact.LOCK, Fact.CARD);
         assertThat(next).extracting(NextReading::settles).containsExactly(2.0, 1.0);
+        assertThat(next)
+                .as("Shannon 1948: a verdict that falls either way with equal chances is worth one bit")
+                .extracting(NextReading::bits)
+                .containsExactly(2.0, 1.0);
         assertThat(NextReading.propose(catalogue, facts("lock=locked", "card=no"), Optional.empty()))
                 .isEmpty();
     }

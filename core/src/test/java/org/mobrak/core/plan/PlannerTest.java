@@ -16,6 +16,7 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -70,6 +71,42 @@ class PlannerTest {
                 .asString()
                 .contains("your limits");
         assertThatThrownBy(() -> Limits.none().with("no-fuss")).hasMessageContaining("no-data-loss");
+    }
+
+    @Test
+    void aFuseIsBlownOnlyOnce() {
+        Route blowing = route("blowing").making(Map.of(Fact.ROOT, "permanent", Fact.WARRANTY_FUSE, "blown"));
+        Limits spared = Limits.none().with("no-blown-fuse");
+        assertThat(plan(facts("warrantyFuse=intact"), spared, blowing).blockers())
+                .singleElement()
+                .asString()
+                .contains("your limits");
+        assertThat(plan(facts("warrantyFuse=blown"), spared, blowing).plans()).hasSize(1);
+    }
+
+    @Test
+    void joinsGoalsAndMendsTroubles() {
+        Goal both = Goal.ofKey("root+recovery").orElseThrow();
+        assertThat(both.label()).isEqualTo("Permanent root and custom recovery");
+        assertThat(Planner.plan(
+                                both,
+                                new Catalogue(List.of(), List.of(UNLOCK, RECOVERY, BOUGHT)),
+                                LOCKED,
+                                Optional.empty(),
+                                Limits.none())
+                        .plans())
+                .extracting(plan -> plan.routes().size())
+                .containsExactly(3);
+        assertThat(Goal.ofKey("root+stock")).as("they contradict").isEmpty();
+        assertThat(Goal.ofKey("root+wings")).isEmpty();
+        Route mend = route("mend").needs(Fact.TROUBLE, "store-missing").making(Fact.TROUBLE, "none");
+        Goal mended = Goal.ofKey("mend:store-missing").orElseThrow();
+        Catalogue mending = new Catalogue(List.of(), List.of(mend));
+        Plan plan = Planner.plan(mended, mending, Facts.none(), Optional.empty(), Limits.none())
+                .plans()
+                .get(0);
+        assertThat(Replay.of(plan, mending, Facts.none(), Optional.empty()).isSound())
+                .isTrue();
     }
 
     @Test
@@ -204,13 +241,13 @@ class PlannerTest {
         int withPlans = 0;
         for (int round = 0; round < 150; round++) {
             List<Route> routes = randomRoutes(random);
-            List<Plan> plans = Planner.plan(
-                            Goal.ROOT, new Catalogue(List.of(), routes), LOCKED, Optional.empty(), Limits.none())
-                    .plans();
-            Set<Cost> found = plans.stream().map(Plan::cost).collect(Collectors.toSet());
-            Set<Cost> expected = bruteForce(routes);
-            assertThat(expected).as("round %d", round).containsAll(found);
-            assertThat(found).as("round %d", round).hasSize(Math.min(5, expected.size()));
+            Planner.Answer answer =
+                    Planner.plan(Goal.ROOT, new Catalogue(List.of(), routes), LOCKED, Optional.empty(), Limits.none());
+            Set<Cost> found = Stream.concat(answer.plans().stream(), answer.rest().stream())
+                    .map(Plan::cost)
+                    .collect(Collectors.toSet());
+            assertThat(found).as("round %d", round).isEqualTo(bruteForce(routes));
+            assertThat(answer.plans().size()).isLessThanOrEqualTo(5);
             withPlans += found.isEmpty() ? 0 : 1;
         }
         assertThat(withPlans).isGreaterThan(50);

@@ -181,7 +181,8 @@ public final class MapFace {
     private void point() {
         int number = plans.indexOf(choice.plan().get());
         drawn.forEach((link, nodes) -> {
-            boolean asked = link.isRefused() && link.route().equals(choice.route().get());
+            boolean asked =
+                    link.isRefused() && link.route().equals(choice.route().get());
             boolean chosen = asked || link.plans().contains(number);
             nodes.forEach(part -> part.pseudoClassStateChanged(CHOSEN, chosen));
         });

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -26,6 +27,7 @@ public final class PlansFace {
     private final Session session;
     private final Choice choice;
     private final TradeOffPlot plot;
+    private final Label assumed = Texts.wrapped(Texts.soft("If all that is unknown turned out well"));
     private final VBox drawn;
     private final VBox cards = new VBox();
     private final Sheet sheet = new Sheet(cards);
@@ -39,7 +41,7 @@ public final class PlansFace {
         this.choice = choice;
         plot = new TradeOffPlot(choice);
         VBox.setVgrow(plot, Priority.ALWAYS);
-        drawn = new Card("Time against risk", plot, Cell.legend());
+        drawn = new Card("Time against risk", assumed, plot, Cell.legend());
         drawn.getStyleClass().add("plot-card");
         cards.getStyleClass().add("side");
         cards.setId("plans");
@@ -81,6 +83,8 @@ public final class PlansFace {
             content.add(moreButton(desk, now.rest().size()));
         }
         shown = made;
+        assumed.setVisible(now.plans().isEmpty());
+        assumed.setManaged(now.plans().isEmpty());
         drawn.setVisible(!made.isEmpty());
         drawn.setManaged(!made.isEmpty());
         plot.show(made.stream().map(PlanCard::plan).toList());

@@ -120,6 +120,9 @@ final class Drawer implements View {
             VBox drawn = new VBox(first, Texts.exact(entry.name()), state(entry));
             drawn.getStyleClass().add("phone-cell");
             drawn.prefWidthProperty().bind(getListView().widthProperty().subtract(40));
+            // What is long is cut with dots: a drawer does not scroll sideways.
+            drawn.maxWidthProperty().bind(drawn.prefWidthProperty());
+            setPrefWidth(0);
             return drawn;
         }
 

@@ -33,6 +33,7 @@ import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.desktop.catalogue.CataloguePage;
 import org.mobrak.desktop.fit.WaysPage;
 import org.mobrak.desktop.identity.ReadingsPage;
 import org.mobrak.desktop.job.SheetPage;
@@ -68,6 +69,7 @@ public final class Shell {
         pages.put(Stage.WAYS, new WaysPage(session));
         pages.put(Stage.RUN_SHEET, new SheetPage(session));
         pages.put(Stage.LOGBOOK, new LogbookPage(zone));
+        pages.put(Stage.CATALOGUE, new CataloguePage(session));
         drawer = new Drawer(session, foot());
         BorderPane root = new BorderPane();
         root.getStyleClass().add("bench");

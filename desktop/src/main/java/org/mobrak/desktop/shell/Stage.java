@@ -27,7 +27,12 @@ public enum Stage {
             "Logbook",
             List.of(
                     "Test the emergency call screen after any change. Never touch radio identity or region limits.",
-                    "Root opens doors both ways: mind untrusted apps, the manager's questions, the patch level."));
+                    "Root opens doors both ways: mind untrusted apps, the manager's questions, the patch level.")),
+    CATALOGUE(
+            "Catalogue",
+            List.of(
+                    "A catalogue is somebody's word. Look at what differs before you take it, above all models, builds and checksums.",
+                    "An entry that is replaced is kept in the folder “replaced”; undo puts everything back."));
 
     private final String label;
     private final List<String> cautions;
@@ -60,7 +65,13 @@ public enum Stage {
                         .orElse("no job");
             case LOGBOOK ->
                 snapshot.past().size() == 1 ? "1 job" : snapshot.past().size() + " jobs";
+            case CATALOGUE -> snapshot.shelf().routes() + " routes" + faults(snapshot);
         };
+    }
+
+    private static String faults(Snapshot snapshot) {
+        int count = snapshot.shelf().faults().size();
+        return count == 0 ? "" : count == 1 ? ", 1 fault" : ", " + count + " faults";
     }
 
     private static int known(Desk desk) {

@@ -1,0 +1,237 @@
+package org.mobrak.desktop.catalogue;
+
+import java.io.File;
+import java.nio.file.Path;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.beans.property.SimpleBooleanProperty;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.control.cell.CheckBoxListCell;
+import javafx.scene.input.TransferMode;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.stage.DirectoryChooser;
+import javafx.stage.FileChooser;
+import javafx.util.StringConverter;
+import org.kordamp.ikonli.feather.Feather;
+import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.core.catalogue.Difference;
+import org.mobrak.core.catalogue.Fault;
+import org.mobrak.core.identity.Severity;
+import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Sheet;
+import org.mobrak.desktop.parts.Sign;
+import org.mobrak.desktop.parts.Texts;
+import org.mobrak.desktop.session.Session;
+import org.mobrak.desktop.session.Snapshot;
+import org.mobrak.desktop.session.View;
+
+/** The page on which one's own catalogue is looked after and another's entries are taken, one by one. */
+public final class CataloguePage implements View {
+    private static final int MOST_FAULTS = 100;
+
+    private final Session session;
+    private final VBox own = new VBox();
+    private final ListView<Difference> entries = new ListView<>();
+    private final Sheet detail = new Sheet(new VBox());
+    private final Button take = new Button();
+    private final Button leave = new Button("Put it away");
+    private final Label other = Texts.wrapped(Texts.plain(""));
+    private final VBox compared;
+    private final Empty nothing = new Empty(
+            "No other catalogue is open",
+            "Choose a folder or a zip that somebody gave you, or drop it here. You see what is new and what differs, and take entry by entry.");
+    private final HBox node;
+    private final Set<Difference> ticked = new HashSet<>();
+    private Optional<Path> shown = Optional.empty();
+
+    public CataloguePage(Session session) {
+        this.session = session;
+        entries.setId("entries");
+        entries.setCellFactory(list -> new CheckBoxListCell<>(this::ticking, words()));
+        entries.setPlaceholder(new Empty("Nothing to take", "The other catalogue has nothing that this one has not."));
+        entries.getSelectionModel().selectedItemProperty().addListener((property, old, entry) -> showDetail(entry));
+        take.setId("take-entries");
+        take.getStyleClass().add("do-this");
+        take.setOnAction(press -> session.takeEntries(List.copyOf(ticked)));
+        leave.setId("leave-catalogue");
+        leave.setOnAction(press -> session.leaveCatalogue());
+        FlowPane buttons = new FlowPane(take, leave);
+        buttons.getStyleClass().add("buttons");
+        HBox both = new HBox(entries, detail);
+        both.getStyleClass().add("page-columns");
+        HBox.setHgrow(detail, Priority.ALWAYS);
+        VBox.setVgrow(both, Priority.ALWAYS);
+        compared = new VBox(other, buttons, both);
+        compared.getStyleClass().add("side");
+        own.getStyleClass().addAll("side", "catalogue-own");
+        HBox.setHgrow(compared, Priority.ALWAYS);
+        HBox.setHgrow(nothing, Priority.ALWAYS);
+        nothing.setMaxWidth(Double.MAX_VALUE);
+        node = new HBox(own, nothing);
+        node.getStyleClass().add("page");
+        node.setOnDragOver(drag -> {
+            if (drag.getDragboard().hasFiles()) {
+                drag.acceptTransferModes(TransferMode.COPY);
+                drag.consume();
+            }
+        });
+        node.setOnDragDropped(drag -> {
+            session.compareCatalogue(drag.getDragboard().getFiles().get(0).toPath());
+            drag.setDropCompleted(true);
+            drag.consume();
+        });
+    }
+
+    @Override
+    public Region node() {
+        return node;
+    }
+
+    @Override
+    public void show(Snapshot snapshot) {
+        Snapshot.Shelf shelf = snapshot.shelf();
+        own.getChildren().setAll(holds(shelf), faults(shelf.faults()));
+        List<Difference> takable =
+                shelf.differences().stream().filter(Difference::canBeTaken).toList();
+        if (!shown.equals(shelf.other()) || !entries.getItems().equals(takable)) {
+            shown = shelf.other();
+            ticked.clear();
+            takable.stream()
+                    .filter(one -> one.state() == Difference.State.ONLY_THEIRS)
+                    .forEach(ticked::add);
+            entries.getItems().setAll(takable);
+            entries.getSelectionModel().selectFirst();
+            showDetail(entries.getSelectionModel().getSelectedItem());
+        }
+        other.setText(shelf.other().map(path -> told(path, shelf)).orElse(""));
+        node.getChildren().setAll(own, shelf.other().isPresent() ? compared : nothing);
+        nameTake();
+    }
+
+    private static String told(Path path, Snapshot.Shelf shelf) {
+        long same = shelf.differences().stream()
+                .filter(one -> one.state() == Difference.State.SAME)
+                .count();
+        String faulty = shelf.otherFaults().isEmpty()
+                ? ""
+                : " Left out for a fault: "
+                        + String.join(
+                                " ",
+                                shelf.otherFaults().stream()
+                                        .map(Fault::text)
+                                        .limit(3)
+                                        .toList());
+        return path.getFileName() + ": " + same
+                + " entries are the same. New ones are ticked; tick what differs only if the other is right." + faulty;
+    }
+
+    private Card holds(Snapshot.Shelf shelf) {
+        Button folder = new Button("Folder …", new FontIcon(Feather.FOLDER));
+        folder.setId("other-folder");
+        folder.setOnAction(press -> chooseFolder());
+        Button zip = new Button("Zip …", new FontIcon(Feather.ARCHIVE));
+        zip.setId("other-zip");
+        zip.setOnAction(press -> chooseZip());
+        FlowPane buttons = new FlowPane(folder, zip);
+        buttons.getStyleClass().add("buttons");
+        return new Card(
+                "This workspace's catalogue",
+                Texts.plain("%d phones, %d routes, %d holes".formatted(shelf.phones(), shelf.routes(), shelf.holes())),
+                Texts.wrapped(Texts.soft(
+                        "Plain YAML files in the workspace's folder “catalogue”: change them with any editor.")),
+                Texts.plain("Hold another one against it:"),
+                buttons);
+    }
+
+    private static Card faults(List<Fault> faults) {
+        if (faults.isEmpty()) {
+            return new Card(
+                    "No faults",
+                    Texts.wrapped(Texts.plain("Every file can be read, and every entry is planned with.")));
+        }
+        Card card = new Card(faults.size() == 1 ? "1 fault" : faults.size() + " faults");
+        faults.stream().limit(MOST_FAULTS).forEach(fault -> {
+            HBox line = new HBox(
+                    Sign.of(fault.isWarning() ? Severity.CAUTION : Severity.STOP),
+                    Texts.wrapped(Texts.plain(fault.text())));
+            line.getStyleClass().add("signed-line");
+            card.getChildren().add(line);
+        });
+        return card;
+    }
+
+    private SimpleBooleanProperty ticking(Difference entry) {
+        SimpleBooleanProperty tick = new SimpleBooleanProperty(ticked.contains(entry));
+        tick.addListener((property, old, on) -> {
+            if (on) {
+                ticked.add(entry);
+            } else {
+                ticked.remove(entry);
+            }
+            nameTake();
+        });
+        return tick;
+    }
+
+    private static StringConverter<Difference> words() {
+        return new StringConverter<>() {
+            @Override
+            public String toString(Difference entry) {
+                return entry.state().word() + "  ·  " + entry.name();
+            }
+
+            @Override
+            public Difference fromString(String text) {
+                throw new UnsupportedOperationException("Entries are ticked, not typed");
+            }
+        };
+    }
+
+    private void nameTake() {
+        take.setText(ticked.size() == 1 ? "Take the one ticked" : "Take the " + ticked.size() + " ticked");
+        take.setDisable(ticked.isEmpty());
+    }
+
+    private void showDetail(Difference entry) {
+        VBox content = new VBox();
+        if (entry != null) {
+            Node[] lines = entry.changes().isEmpty()
+                    ? new Node[] {
+                        Texts.wrapped(Texts.plain("This entry is new here. Where it came from is noted in it."))
+                    }
+                    : entry.changes().stream()
+                            .map(change -> Texts.wrapped(Texts.plain(change.sentence())))
+                            .toArray(Node[]::new);
+            content.getChildren()
+                    .add(new Card(entry.name() + ": " + entry.state().word(), lines));
+        }
+        detail.setContent(content);
+    }
+
+    private void chooseFolder() {
+        DirectoryChooser chooser = new DirectoryChooser();
+        chooser.setTitle("Another catalogue's folder");
+        open(chooser.showDialog(node.getScene().getWindow()));
+    }
+
+    private void chooseZip() {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle("Another catalogue as a zip");
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("Zip", "*.zip"));
+        open(chooser.showOpenDialog(node.getScene().getWindow()));
+    }
+
+    private void open(File chosen) {
+        Optional.ofNullable(chosen).map(File::toPath).ifPresent(session::compareCatalogue);
+    }
+}

@@ -1,0 +1,167 @@
+package org.mobrak.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import javafx.collections.ObservableList;
+import javafx.css.PseudoClass;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TitledPane;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.Pane;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.core.plan.Goal;
+import org.mobrak.core.plan.Plan;
+import org.mobrak.desktop.demo.DemoWorkspace;
+import org.mobrak.desktop.session.Desk;
+import org.mobrak.desktop.session.DrawerEntry;
+
+/** Weighing the ways of the demo phones through the real window: goal, plans, board, map, brief, and another's catalogue. */
+class WaysTest {
+    private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
+
+    @TempDir
+    private Path top;
+
+    private Desktop desktop;
+
+    @BeforeEach
+    void openTheDemo() throws Exception {
+        Path folder = top.resolve("demo");
+        DemoWorkspace.create(Desktop.HOME, folder, Clock.systemUTC());
+        desktop = Desktop.open(folder);
+    }
+
+    @AfterEach
+    void close() {
+        desktop.close();
+    }
+
+    private void lay(String model) {
+        desktop.pick("phones", DrawerEntry.class, entry -> entry.name().contains(model));
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT2);
+    }
+
+    private Desk desk() {
+        return desktop.session().snapshot().get().desk().orElseThrow();
+    }
+
+    private boolean isChosen(String id) {
+        return desktop.find(id).getPseudoClassStates().contains(CHOSEN);
+    }
+
+    @Test
+    void fromGoalToBoardToMapToPlanToBrief() throws Exception {
+        lay("OV-L210F");
+        desktop.assertShows("5 plans lead there; the mildest is Moss on the phone.");
+        ComboBox<Goal> goal = desktop.find("goal");
+        assertThat(goal.getItems())
+                .contains(Goal.ROOT, Goal.ofKey("mend:store-missing").orElseThrow());
+        desktop.click("mark-3");
+        assertThat(isChosen("mark-3")).isTrue();
+        desktop.click("face-routes");
+        ListView<Object> routes = desktop.find("routes");
+        assertThat(routes.getSelectionModel().getSelectedItem().toString())
+                .as("the board shows the plan that was chosen in the plot")
+                .contains("id=" + desk().answer().plans().get(2).routes().get(0).id());
+        compareTwoRoutes();
+        desktop.click("face-map");
+        desktop.robot()
+                .interact(() -> desktop.<Button>find("map-teasel-toolkit").fire());
+        assertThat(isChosen("map-teasel-toolkit")).isTrue();
+        assertThat(desktop.text("map-said")).startsWith("Teasel toolkit – fits.");
+        refusedWaysSayWhy();
+        desktop.click("face-plans");
+        Plan chosen = desk().answer().plans().stream()
+                .filter(plan -> plan.title().equals("Teasel toolkit"))
+                .findFirst()
+                .orElseThrow();
+        TitledPane risk = desktop.find("figure-risk-points");
+        desktop.robot().interact(() -> risk.setExpanded(true));
+        desktop.assertShows("system, 3 × (1 − ");
+        Path brief = top.resolve("brief.html");
+        desktop.robot().interact(() -> desktop.session().saveBrief(chosen, brief));
+        desktop.rest();
+        desktop.assertShows("Saved: " + brief);
+        assertThat(Files.readString(brief)).contains("<h1>Hive 3, orchard wall (OV-L210F)</h1>", "Teasel toolkit");
+    }
+
+    private void compareTwoRoutes() {
+        desktop.fill("search", "");
+        desktop.click("compare");
+        desktop.pick("routes", Object.class, row -> row.toString().contains("id=larch-toolkit"));
+        desktop.find("compare-table");
+        desktop.assertShows("13 of 13 reports say it worked");
+        desktop.click("compare");
+        desktop.fill("search", "sister variant");
+        ListView<Object> routes = desktop.find("routes");
+        assertThat(routes.getItems()).hasSizeGreaterThan(20);
+        assertThat(routes.getItems().get(0).toString())
+                .contains("REFUSED", "count=" + (routes.getItems().size() - 1));
+        desktop.pick("routes", Object.class, row -> row.toString().contains("id=sedge-exploit-app"));
+        desktop.assertShows("a sister variant's file can brick a phone");
+        desktop.fill("search", "");
+    }
+
+    private void refusedWaysSayWhy() {
+        ObservableList<Node> drawn = desktop.<Pane>find("map").getChildren();
+        Node refused = drawn.stream()
+                .filter(node -> node.getStyleClass().contains("map-label-refused"))
+                .findFirst()
+                .orElseThrow();
+        desktop.robot().interact(() -> ((Button) refused).fire());
+        assertThat(desktop.text("map-said")).contains("refused. ");
+        desktop.robot()
+                .interact(() -> desktop.<Button>find("map-teasel-toolkit").fire());
+    }
+
+    @Test
+    void limitsAssumptionsAndWhatIsWithinReachAreTold() {
+        lay("OX-M10");
+        desktop.assertShows("One plan leads there: Unlock the Meadow → Touch recovery for the Meadow");
+        desktop.assertShows("Bootloader lock locked → unlocked");
+        desktop.robot().clickOn("#limit-data");
+        desktop.rest();
+        desktop.assertShows("Every plan breaks one of your limits");
+        lay("VM-P70");
+        desktop.assertShows("No plan leads there yet.");
+        desktop.assertShows("It takes for granted");
+        desktop.assertShows("To know it, read ");
+        lay("OX-M10");
+        desktop.assertShows("Every plan breaks one of your limits");
+        desktop.robot().clickOn("#limit-data");
+        desktop.rest();
+        desktop.assertShows("One plan leads there: Unlock the Meadow");
+    }
+
+    @Test
+    void anothersEntriesAreTakenOneByOneAndPutBack() {
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT5);
+        desktop.assertShows("No other catalogue is open");
+        Path friend = Desktop.HOME.resolve("demo/friend");
+        desktop.robot().interact(() -> desktop.session().compareCatalogue(friend));
+        desktop.rest();
+        ListView<Object> entries = desktop.find("entries");
+        assertThat(entries.getItems()).extracting(Object::toString).hasSize(2);
+        desktop.pick("entries", Object.class, row -> row.toString().contains("teasel"));
+        desktop.assertShows("costs/handsOn/1: 13 became 10");
+        desktop.click("take-entries");
+        desktop.assertShows("1 entry taken.");
+        assertThat(desk().fits()).extracting(fit -> fit.route().id()).contains("sorrel-exploit-app");
+        desktop.press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk().fits()).extracting(fit -> fit.route().id()).doesNotContain("sorrel-exploit-app");
+        desktop.click("leave-catalogue");
+        desktop.assertShows("No other catalogue is open");
+        desktop.robot().interact(() -> desktop.session().compareCatalogue(Desktop.HOME.resolve("docs")));
+        desktop.rest();
+        desktop.assertShows("is no catalogue");
+    }
+}
