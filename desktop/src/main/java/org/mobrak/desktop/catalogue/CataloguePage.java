@@ -131,8 +131,8 @@ public final class CataloguePage implements View {
                                         .map(Fault::text)
                                         .limit(3)
                                         .toList());
-        return path.getFileName() + ": " + same
-                + " entries are the same. New ones are ticked; tick what differs only if the other is right." + faulty;
+        return path.getFileName() + ": " + (same == 1 ? "1 entry is" : same + " entries are")
+                + " the same. New ones are ticked; tick what differs only if the other is right." + faulty;
     }
 
     private Card holds(Snapshot.Shelf shelf) {

@@ -119,14 +119,13 @@ final class Drawer implements View {
                     .ifPresent(worst -> first.getChildren().add(Sign.of(worst)));
             VBox drawn = new VBox(first, Texts.exact(entry.name()), state(entry));
             drawn.getStyleClass().add("phone-cell");
-            drawn.prefWidthProperty().bind(getListView().widthProperty().subtract(40));
             // What is long is cut with dots: a drawer does not scroll sideways.
-            drawn.maxWidthProperty().bind(drawn.prefWidthProperty());
+            drawn.prefWidthProperty().bind(getListView().widthProperty().subtract(12));
             setPrefWidth(0);
             return drawn;
         }
 
-        private static FlowPane state(DrawerEntry entry) {
+        private FlowPane state(DrawerEntry entry) {
             FlowPane state = new FlowPane();
             state.getStyleClass().add("phone-state");
             for (DrawerEntry.Mark mark : entry.marks()) {
@@ -140,6 +139,7 @@ final class Drawer implements View {
             Label waits = Texts.soft(entry.waitsFor());
             waits.getStyleClass()
                     .add(entry.worst().filter(Severity.STOP::equals).isPresent() ? "waits-stop" : "waits");
+            waits.maxWidthProperty().bind(getListView().widthProperty().subtract(52));
             state.getChildren().add(waits);
             return state;
         }
