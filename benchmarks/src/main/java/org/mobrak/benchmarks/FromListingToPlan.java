@@ -34,7 +34,7 @@ import org.openjdk.jmh.annotations.Warmup;
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
 @Warmup(iterations = 3, time = 2)
 @Measurement(iterations = 5, time = 2)
-@Fork(1)
+@Fork(value = 1, jvmArgsAppend = "-XX:+UseParallelGC")
 public class FromListingToPlan {
     private static final int LINES = 1_500;
 

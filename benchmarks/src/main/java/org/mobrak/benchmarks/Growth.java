@@ -38,9 +38,9 @@ import org.openjdk.jmh.annotations.Warmup;
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
 @Warmup(iterations = 3, time = 2)
 @Measurement(iterations = 5, time = 2)
-@Fork(1)
+@Fork(value = 1, jvmArgsAppend = "-XX:+UseParallelGC")
 public class Growth {
-    @Param({"100", "1000", "10000"})
+    @Param({"100", "1000", "10000", "100000"})
     private int routes;
 
     private Path folder;

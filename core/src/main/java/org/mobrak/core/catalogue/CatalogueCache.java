@@ -6,6 +6,7 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.fasterxml.jackson.dataformat.cbor.CBORFactory;
+import com.fasterxml.jackson.dataformat.cbor.CBORGenerator;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
@@ -21,6 +22,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.TimeUnit;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.CatalogueLoader.Loaded;
@@ -38,7 +40,9 @@ public final class CatalogueCache {
 
     private static final int CHUNK = 500;
 
-    private final ObjectMapper mapper = CatalogueMapper.builder(new CBORFactory())
+    private final ObjectMapper mapper = CatalogueMapper.builder(CBORFactory.builder()
+                    .enable(CBORGenerator.Feature.STRINGREF)
+                    .build())
             .disable(MapperFeature.AUTO_DETECT_IS_GETTERS)
             .build();
     private final Path folder;
@@ -159,14 +163,27 @@ public final class CatalogueCache {
 
     private static String stamp(Path catalogue) throws IOException {
         StringBuilder all = new StringBuilder(FORMAT);
-        for (String kind : Entries.KINDS) {
-            for (Path file : Entries.files(catalogue, kind)) {
-                BasicFileAttributes about = Files.readAttributes(file, BasicFileAttributes.class);
-                all.append('\n').append(kind).append('/').append(file.getFileName());
-                all.append(' ').append(about.size()).append(' ').append(about.lastModifiedTime());
+        try {
+            for (String kind : Entries.KINDS) {
+                Entries.files(catalogue, kind).parallelStream()
+                        .map(CatalogueCache::about)
+                        .forEachOrdered(about ->
+                                all.append('\n').append(kind).append('/').append(about));
             }
+        } catch (UncheckedIOException vanished) {
+            throw vanished.getCause();
         }
         return digest(all.toString());
+    }
+
+    private static String about(Path file) {
+        try {
+            BasicFileAttributes about = Files.readAttributes(file, BasicFileAttributes.class);
+            return file.getFileName() + " " + about.size() + " "
+                    + about.lastModifiedTime().to(TimeUnit.NANOSECONDS);
+        } catch (IOException vanished) {
+            throw new UncheckedIOException(vanished);
+        }
     }
 
     private static String digest(String text) {

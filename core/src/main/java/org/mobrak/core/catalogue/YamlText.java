@@ -1,22 +1,32 @@
 package org.mobrak.core.catalogue;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.math.BigDecimal;
+import java.util.HashMap;
+import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.regex.Pattern;
 import org.yaml.snakeyaml.LoaderOptions;
 import org.yaml.snakeyaml.composer.Composer;
 import org.yaml.snakeyaml.error.MarkedYAMLException;
 import org.yaml.snakeyaml.error.YAMLException;
+import org.yaml.snakeyaml.events.AliasEvent;
+import org.yaml.snakeyaml.events.Event;
+import org.yaml.snakeyaml.events.MappingStartEvent;
+import org.yaml.snakeyaml.events.NodeEvent;
+import org.yaml.snakeyaml.events.ScalarEvent;
+import org.yaml.snakeyaml.events.SequenceStartEvent;
 import org.yaml.snakeyaml.nodes.MappingNode;
 import org.yaml.snakeyaml.nodes.Node;
+import org.yaml.snakeyaml.nodes.NodeId;
 import org.yaml.snakeyaml.nodes.NodeTuple;
 import org.yaml.snakeyaml.nodes.ScalarNode;
 import org.yaml.snakeyaml.nodes.SequenceNode;
 import org.yaml.snakeyaml.nodes.Tag;
+import org.yaml.snakeyaml.parser.Parser;
 import org.yaml.snakeyaml.parser.ParserImpl;
 import org.yaml.snakeyaml.reader.StreamReader;
 import org.yaml.snakeyaml.resolver.Resolver;
@@ -33,18 +43,42 @@ final class YamlText {
     private static final int MOST_ALIASES = 20;
     private static final int MOST_DEPTH = 20;
     private static final int MOST_NODES = 200_000;
-    private static final Set<Tag> PLAIN = Set.of(Tag.MAP, Tag.SEQ, Tag.STR, Tag.INT, Tag.FLOAT, Tag.BOOL, Tag.NULL);
 
     private static final Resolver CORE_SCHEMA = new CoreSchema();
 
+    private final Parser parser;
+    private final Map<String, Anchored> anchors = new HashMap<>();
     private int nodes;
+    private int aliases;
 
-    /** A file's text, its values, and the nodes they come from, which know their lines. */
-    record Tree(String text, JsonNode root, Node source) {
+    /** What an anchor stands for, and how many values that is. */
+    private record Anchored(JsonNode value, int nodes) {}
+
+    /**
+     * A file's text and its values. Lines are asked for only where something is wrong, so the nodes that know them are made
+     * only then. For one thread only.
+     */
+    static final class Tree {
+        private final String text;
+        private final JsonNode root;
+        private Optional<Node> source = Optional.empty();
+
+        private Tree(String text, JsonNode root) {
+            this.text = text;
+            this.root = root;
+        }
+
+        String text() {
+            return text;
+        }
+
+        JsonNode root() {
+            return root;
+        }
 
         /** The line, from 1, of the value at a JSON pointer (RFC 6901), or of the nearest value around it. */
         int line(String pointer) {
-            Node here = source;
+            Node here = source();
             for (String step :
                     pointer.isEmpty() ? new String[0] : pointer.substring(1).split("/")) {
                 Optional<Node> inner = inner(here, step.replace("~1", "/").replace("~0", "~"));
@@ -54,6 +88,14 @@ final class YamlText {
                 here = inner.get();
             }
             return here.getStartMark().getLine() + 1;
+        }
+
+        private Node source() {
+            if (source.isEmpty()) {
+                LoaderOptions limits = new LoaderOptions();
+                source = Optional.of(new Composer(parserOf(text), CORE_SCHEMA, limits).getSingleNode());
+            }
+            return source.get();
         }
 
         private static Optional<Node> inner(Node node, String step) {
@@ -99,27 +141,20 @@ final class YamlText {
         }
     }
 
-    private YamlText() {}
-
-    static Tree parse(String text) throws BadYaml {
-        Node source = compose(text);
-        return new Tree(text, new YamlText().convert(0, source), source);
+    private YamlText(String text) {
+        this.parser = parserOf(text);
     }
 
-    private static Node compose(String text) throws BadYaml {
+    private static Parser parserOf(String text) {
+        return new ParserImpl(new StreamReader(text), new LoaderOptions());
+    }
+
+    static Tree parse(String text) throws BadYaml {
         if (text.length() > MOST_CHARACTERS) {
             throw new BadYaml(0, "The file is longer than a million characters.", "Split it.");
         }
-        LoaderOptions limits = new LoaderOptions();
-        limits.setMaxAliasesForCollections(MOST_ALIASES);
-        limits.setNestingDepthLimit(MOST_DEPTH);
-        Composer composer = new Composer(new ParserImpl(new StreamReader(text), limits), CORE_SCHEMA, limits);
         try {
-            Node root = composer.getSingleNode();
-            if (root == null) {
-                throw new BadYaml(0, "The file is empty.", "Describe one phone family or route in it, or remove it.");
-            }
-            return root;
+            return new Tree(text, new YamlText(text).document());
         } catch (MarkedYAMLException broken) {
             int line = broken.getProblemMark() == null
                     ? 0
@@ -131,58 +166,108 @@ final class YamlText {
         }
     }
 
+    /** The values come straight from the parser's events; making nodes of all of them first would take half as long again. */
+    private JsonNode document() throws BadYaml {
+        parser.getEvent();
+        if (parser.checkEvent(Event.ID.StreamEnd)) {
+            throw new BadYaml(0, "The file is empty.", "Describe one phone family or route in it, or remove it.");
+        }
+        parser.getEvent();
+        JsonNode root = value(parser.getEvent(), 0);
+        parser.getEvent();
+        if (!parser.checkEvent(Event.ID.StreamEnd)) {
+            throw new BadYaml(line(parser.peekEvent()), "The file holds more than one document.", "Split it.");
+        }
+        return root;
+    }
+
+    private static int line(Event event) {
+        return event.getStartMark().getLine() + 1;
+    }
+
     private static String firstLine(Exception refused) {
         return String.valueOf(refused.getMessage()).lines().findFirst().orElse("The file was refused");
     }
 
-    private JsonNode convert(int depth, Node node) throws BadYaml {
-        int line = node.getStartMark().getLine() + 1;
-        if (!PLAIN.contains(node.getTag())) {
-            throw new BadYaml(
-                    line, "The tag " + node.getTag() + " is not allowed.", "Remove it; plain values are enough.");
+    private JsonNode value(Event event, int depth) throws BadYaml {
+        if (event instanceof AliasEvent alias) {
+            return known(alias);
         }
-        if (++nodes > MOST_NODES || depth > MOST_DEPTH) {
-            throw new BadYaml(line, "The file holds too many values, or an alias of itself.", "Write fewer aliases.");
+        NodeEvent node = (NodeEvent) event;
+        int before = nodes;
+        count(1, event, depth);
+        JsonNode value = node instanceof ScalarEvent scalar
+                ? scalar(scalar)
+                : node instanceof MappingStartEvent start ? map(start, depth) : list((SequenceStartEvent) node, depth);
+        if (node.getAnchor() != null) {
+            anchors.put(node.getAnchor(), new Anchored(value, nodes - before));
         }
-        if (node instanceof MappingNode map) {
-            return convertMap(depth, map);
-        }
-        if (node instanceof SequenceNode sequence) {
-            var array = JsonNodeFactory.instance.arrayNode();
-            for (Node item : sequence.getValue()) {
-                array.add(convert(depth + 1, item));
-            }
-            return array;
-        }
-        return scalar((ScalarNode) node);
+        return value;
     }
 
-    private JsonNode convertMap(int depth, MappingNode map) throws BadYaml {
+    /** An alias counts as all that it stands for; one inside of what it stands for is not known yet. */
+    private JsonNode known(AliasEvent alias) throws BadYaml {
+        Anchored anchored = anchors.get(alias.getAnchor());
+        if (anchored == null) {
+            throw new BadYaml(line(alias), "Found undefined alias " + alias.getAnchor() + ".", "Write the value out.");
+        }
+        if (++aliases > MOST_ALIASES) {
+            throw new BadYaml(line(alias), "The file holds too many aliases.", "Write the values out.");
+        }
+        count(anchored.nodes(), alias, 0);
+        return anchored.value();
+    }
+
+    private void count(int more, Event event, int depth) throws BadYaml {
+        nodes += more;
+        if (nodes > MOST_NODES || depth > MOST_DEPTH) {
+            throw new BadYaml(line(event), "The file holds too many values, or too deep ones.", "Split it.");
+        }
+    }
+
+    private JsonNode list(SequenceStartEvent start, int depth) throws BadYaml {
+        refuseTag(start.getTag(), start);
+        ArrayNode array = JsonNodeFactory.instance.arrayNode();
+        for (Event event = parser.getEvent(); !event.is(Event.ID.SequenceEnd); event = parser.getEvent()) {
+            array.add(value(event, depth + 1));
+        }
+        return array;
+    }
+
+    private JsonNode map(MappingStartEvent start, int depth) throws BadYaml {
+        refuseTag(start.getTag(), start);
         ObjectNode object = JsonNodeFactory.instance.objectNode();
-        for (NodeTuple entry : map.getValue()) {
-            int line = entry.getKeyNode().getStartMark().getLine() + 1;
-            if (!(entry.getKeyNode() instanceof ScalarNode key)) {
-                throw new BadYaml(line, "A key must be a plain word.", "Write it without brackets.");
+        for (Event event = parser.getEvent(); !event.is(Event.ID.MappingEnd); event = parser.getEvent()) {
+            if (!(event instanceof ScalarEvent key)) {
+                throw new BadYaml(line(event), "A key must be a plain word.", "Write it without brackets.");
             }
             if (object.has(key.getValue())) {
-                throw new BadYaml(line, "“" + key.getValue() + "” stands twice.", "Keep one of the two.");
+                throw new BadYaml(line(event), "“" + key.getValue() + "” stands twice.", "Keep one of the two.");
             }
-            object.set(key.getValue(), convert(depth + 1, entry.getValueNode()));
+            object.set(key.getValue(), value(parser.getEvent(), depth + 1));
         }
         return object;
     }
 
-    private static JsonNode scalar(ScalarNode node) {
+    private static void refuseTag(String tag, Event event) throws BadYaml {
+        if (tag != null) {
+            throw new BadYaml(
+                    line(event), "The tag " + tag + " is not allowed.", "Remove it; plain values are enough.");
+        }
+    }
+
+    private static JsonNode scalar(ScalarEvent event) throws BadYaml {
+        refuseTag(event.getTag(), event);
         JsonNodeFactory json = JsonNodeFactory.instance;
-        if (node.getTag().equals(Tag.NULL)) {
+        String value = event.getValue();
+        Tag tag = event.isPlain() ? CORE_SCHEMA.resolve(NodeId.scalar, value, true) : Tag.STR;
+        if (tag.equals(Tag.NULL)) {
             return json.nullNode();
         }
-        if (node.getTag().equals(Tag.BOOL)) {
-            return json.booleanNode(Boolean.parseBoolean(node.getValue()));
+        if (tag.equals(Tag.BOOL)) {
+            return json.booleanNode(Boolean.parseBoolean(value));
         }
-        boolean number = node.getTag().equals(Tag.INT) || node.getTag().equals(Tag.FLOAT);
-        return number && node.getValue().length() < 20
-                ? json.numberNode(new BigDecimal(node.getValue()))
-                : json.textNode(node.getValue());
+        boolean number = tag.equals(Tag.INT) || tag.equals(Tag.FLOAT);
+        return number && value.length() < 20 ? json.numberNode(new BigDecimal(value)) : json.textNode(value);
     }
 }

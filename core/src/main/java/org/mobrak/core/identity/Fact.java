@@ -6,7 +6,10 @@ import static org.mobrak.core.identity.Domain.number;
 import static org.mobrak.core.identity.Domain.oneOf;
 
 import java.util.Arrays;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /**
  * Everything Mobrak can know about a phone and its bench. The key is the name used on the command line, in the
@@ -154,6 +157,9 @@ public enum Fact {
         }
     }
 
+    private static final Map<String, Fact> BY_KEY =
+            Arrays.stream(values()).collect(Collectors.toUnmodifiableMap(Fact::key, Function.identity()));
+
     private final String key;
     private final String label;
     private final Group group;
@@ -170,7 +176,7 @@ public enum Fact {
 
     /** The fact with this key, compared exactly. */
     public static Optional<Fact> ofKey(String key) {
-        return Arrays.stream(values()).filter(fact -> fact.key.equals(key)).findFirst();
+        return Optional.ofNullable(BY_KEY.get(key));
     }
 
     public String key() {
