@@ -208,7 +208,7 @@ class MobrakTest {
         Outcome outcome = run("", "catalogue", "check", folder.resolve("copy").toString(), "--json");
         assertThat(outcome.status()).isEqualTo(Mobrak.DONE);
         assertThat(outcome.json().at("/faults/0/weight").asText()).isEqualTo("warning");
-        assertThat(outcome.json().at("/routes").asInt()).isEqualTo(48);
+        assertThat(outcome.json().at("/routes").asInt()).isEqualTo(56);
     }
 
     @ParameterizedTest
@@ -264,7 +264,7 @@ class MobrakTest {
     void checksACatalogueFileByFile() throws IOException {
         assertThat(run("", "catalogue", "check", HOME.resolve("catalogue").toString())
                         .out())
-                .contains("18 phones, 48 routes, 0 faults");
+                .contains("18 phones, 56 routes, 0 faults");
         PathUtils.copyDirectory(HOME.resolve("catalogue"), folder.resolve("copy"));
         Path route = folder.resolve("copy/routes/juniper-unlock.yaml");
         Files.writeString(route, Files.readString(route).replace("lock: unlocked", "lock: ajar"));
@@ -346,6 +346,94 @@ class MobrakTest {
         assertThat(run("", "catalogue", "check", folder.resolve("both").toString())
                         .status())
                 .isEqualTo(Mobrak.DONE);
+    }
+
+    @Test
+    void plansForJoinedGoalsAndForTroublesAndReadsWellWithoutJson() {
+        Outcome joined = run(
+                "",
+                "plan",
+                "--goal",
+                "root+recovery",
+                reading("hive-03-listing.txt"),
+                reading("hive-03-banner.txt"),
+                "--set",
+                "recovery=stock",
+                "--set",
+                "batteryPercent=20");
+        assertThat(joined.status()).isEqualTo(Mobrak.DONE);
+        assertThat(joined.out())
+                .contains("Plan: Moss on the phone → Recovery in download mode, Lantern 2")
+                .contains("leaves for good: custom-write counter up, warranty fuse blown")
+                .contains("Storage needed: 11.8 MB; what the phone has is not known.")
+                .contains("Battery needed: 50 %; the phone has less.");
+        Outcome spared = run(
+                "",
+                "plan",
+                "--goal",
+                "root+recovery",
+                "--limit",
+                "no-blown-fuse",
+                reading("hive-03-listing.txt"),
+                reading("hive-03-banner.txt"),
+                "--set",
+                "recovery=stock");
+        assertThat(spared.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
+        assertThat(spared.out()).contains("In the way: Every plan breaks one of your limits");
+        Outcome mended = run(
+                "",
+                "plan",
+                "--goal",
+                "mend:manager-binary-old",
+                reading("hive-03-listing.txt"),
+                "--set",
+                "root=permanent");
+        assertThat(mended.out()).contains("Plan: Bring the root binary up to date");
+    }
+
+    /** Each wrong use is told in one line that says what would be right. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "plan --goal root+stock x; root+stock” is no goal",
+                "plan --goal mend:everything x; is no goal",
+                "plan --goal root --limit no-fuss x; no-blown-fuse",
+                "plan --goal root --limit minutes=soon x; minutes=N",
+                "plan --goal root --school strict x; use exact or practical",
+                "catalogue; Try: check or merge",
+                "catalogue merge A; Missing required",
+                "catalogue merge {catalogue} {catalogue} --into {catalogue} --take routes/nothing; is nothing that B has otherwise",
+                "catalogue merge {catalogue} {catalogue} --into {demo}; holds something already",
+            })
+    void tellsWrongUseInALine(String words, String told) {
+        String[] arguments = words.replace(
+                        "{catalogue}", HOME.resolve("catalogue").toString())
+                .replace("{demo}", HOME.resolve("demo").toString())
+                .split(" ");
+        Outcome outcome = run("", arguments);
+        assertThat(outcome.status()).isEqualTo(Mobrak.WRONG_USAGE);
+        assertThat(outcome.out()).isEmpty();
+        assertThat(outcome.err().lines())
+                .singleElement()
+                .asString()
+                .startsWith("mobrak: ")
+                .contains(told);
+    }
+
+    @Test
+    void aCatalogueThatCannotBeOpenedIsUnreadable() {
+        Outcome outcome = run(
+                "",
+                "catalogue",
+                "merge",
+                HOME.resolve("catalogue").toString(),
+                HOME.resolve("README.md").toString(),
+                "--into",
+                folder.resolve("new").toString());
+        assertThat(outcome.status()).isEqualTo(Mobrak.UNREADABLE);
+        assertThat(outcome.err()).contains("is neither a catalogue folder nor a zip of one");
+        assertThat(folder.resolve("new")).doesNotExist();
     }
 
     private Outcome run(String standardInput, String... arguments) {

@@ -5,12 +5,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
 import javafx.collections.ObservableList;
 import javafx.css.PseudoClass;
+import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
+import javafx.scene.control.Spinner;
 import javafx.scene.control.TitledPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Pane;
@@ -18,7 +22,9 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.core.fit.School;
 import org.mobrak.core.plan.Goal;
+import org.mobrak.core.plan.Limits;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.desktop.demo.DemoWorkspace;
 import org.mobrak.desktop.session.Desk;
@@ -163,5 +169,72 @@ class WaysTest {
         desktop.robot().interact(() -> desktop.session().compareCatalogue(Desktop.HOME.resolve("docs")));
         desktop.rest();
         desktop.assertShows("is no catalogue");
+    }
+
+    @Test
+    void theWishIsThePhonesOwnAndCanBeSetByHand() {
+        lay("OV-L210F");
+        ComboBox<Optional<Goal>> also = desktop.find("also");
+        desktop.robot().interact(() -> also.setValue(Optional.of(Goal.RECOVERY)));
+        desktop.rest();
+        assertThat(desk().wish().goal()).isEqualTo(Goal.ofKey("root+recovery").orElseThrow());
+        assertThat(also.getItems()).as("what contradicts is not offered").doesNotContain(Optional.of(Goal.STOCK));
+        desktop.robot().clickOn("#limit-minutes");
+        desktop.rest();
+        assertThat(desk().wish().limits().minutes()).hasValue(30);
+        assertThat(desk().answer().plans())
+                .isNotEmpty()
+                .allSatisfy(plan -> assertThat(plan.cost().minutes()).isLessThanOrEqualTo(30));
+        Spinner<Integer> minutes = desktop.find("minutes");
+        desktop.robot().interact(() -> minutes.getValueFactory().setValue(5));
+        desktop.rest();
+        desktop.assertShows("Every plan breaks one of your limits");
+        lay("OX-M10");
+        assertThat(desk().wish().limits()).isEqualTo(Limits.none());
+        assertThat(desk().wish().goal()).isEqualTo(Goal.ROOT);
+        lay("OV-L210F");
+        assertThat(desk().wish().limits().minutes())
+                .as("this phone's wish was kept")
+                .hasValue(5);
+        desktop.robot().clickOn("#limit-minutes");
+        ComboBox<Object> school = desktop.find("school");
+        desktop.robot().interact(() -> school.getSelectionModel().select(1));
+        desktop.rest();
+        assertThat(desk().wish().school()).contains(School.EXACT);
+        desktop.click("face-routes");
+        desktop.pick("routes", Object.class, row -> row.toString().contains("id=moss-exploit-app"));
+        desktop.assertShows("by the exact school it must be left alone");
+    }
+
+    /** Large letters, a small window, and only the keyboard: nothing is cut that must be read, and plans can be chosen. */
+    @Test
+    void worksWithLargeLettersAndByKeyboard() {
+        lay("OV-L210F");
+        for (int i = 0; i < 4; i++) {
+            desktop.press(KeyCode.CONTROL, KeyCode.PLUS);
+        }
+        Button third = desktop.find("mark-3");
+        desktop.robot().interact(third::requestFocus);
+        desktop.press(KeyCode.SPACE);
+        assertThat(isChosen("mark-3")).isTrue();
+        desktop.click("face-map");
+        Pane map = desktop.find("map");
+        List<Bounds> labels = map.getChildren().stream()
+                .filter(Button.class::isInstance)
+                .map(Node::getBoundsInParent)
+                .toList();
+        for (int i = 0; i < labels.size(); i++) {
+            assertThat(labels.subList(i + 1, labels.size())).noneMatch(labels.get(i)::intersects);
+        }
+        Button label = desktop.find("map-larch-toolkit");
+        desktop.robot().interact(label::requestFocus);
+        desktop.press(KeyCode.SPACE);
+        assertThat(desktop.text("map-said")).startsWith("Larch toolkit – fits.");
+        desktop.click("face-plans");
+        assertThat(isChosen("mark-" + (1 + titles().indexOf("Larch toolkit")))).isTrue();
+    }
+
+    private List<String> titles() {
+        return desk().answer().plans().stream().map(Plan::title).toList();
     }
 }

@@ -89,7 +89,7 @@ final class HoleJudge {
             return sentences.told(
                     Fact.BUILD_DATE,
                     Truth.NO,
-                    "%s is closed in builds from %s on; this was built on %s."
+                    "%s is closed by build date %s; this was built on %s."
                             .formatted(hole.id(), hole.fixedByBuildDate().get(), built));
         }
         return sentences

@@ -1,5 +1,6 @@
 package org.mobrak.core.plan;
 
+import java.util.Collections;
 import java.util.Set;
 import java.util.TreeSet;
 import org.mobrak.core.catalogue.Minutes;
@@ -27,7 +28,8 @@ public record Cost(
     private static final double Z90 = 1.2816;
 
     public Cost {
-        marks = Set.copyOf(marks);
+        // In their order, so that what is shown is the same each time.
+        marks = marks.isEmpty() ? Set.of() : Collections.unmodifiableSet(new TreeSet<>(marks));
     }
 
     static Cost none() {
@@ -39,7 +41,7 @@ public record Cost(
         Minutes hands = route.costs().handsOn();
         Minutes wait = route.costs().waiting();
         return new Cost(
-                Set.copyOf(route.changes().marks()),
+                new TreeSet<>(route.changes().marks()),
                 route.changes().wipesData(),
                 Evidence.riskPoints(route),
                 route.costs().money().map(Route.Money::amount).orElse(0.0),

@@ -15,7 +15,10 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.CatalogueLoader;
 import org.mobrak.core.catalogue.Condition;
+import org.mobrak.core.catalogue.Hole;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.build.Rulers;
 
 /** What a route can ask besides a value: patterns, days, bootloader revisions and open holes. */
 class ConditionsTest {
@@ -115,5 +118,33 @@ class ConditionsTest {
 
     private Clause judge(Condition condition, String... said) {
         return new ConditionJudge(facts(said), catalogue).judge(condition);
+    }
+
+    /** A hole that every build from a certain day on has closed; the day itself counts. */
+    @ParameterizedTest
+    @CsvSource({
+        "2014-01-14, yes, is open: it became known on 2014-01-15",
+        "2014-03-31, yes, is in these versions",
+        "2014-04-01, no, closed by build date 2014-04-01",
+        "2014-05-01, no, closed by build date 2014-04-01",
+        ", unknown, ",
+    })
+    void aHoleIsClosedByBuildDate(String built, String result, String words) {
+        Hole hole = new Hole(
+                "CVE-2014-0001",
+                "An invented one.",
+                Optional.of(new Hole.Range(Optional.of("3.0"), Optional.of("3.10"))),
+                Optional.empty(),
+                "2014-01-15",
+                Optional.empty(),
+                Optional.of("2014-04-01"),
+                "invented for this test");
+        Catalogue catalogue = new Catalogue(List.of(), List.of(), Rulers.none(), List.of(hole));
+        Facts known = built == null ? facts("kernelRelease=3.4.0") : facts("kernelRelease=3.4.0", "buildDate=" + built);
+        Clause clause = new ConditionJudge(known, catalogue).judge(new Condition.HoleOpen(hole.id(), Optional.empty()));
+        assertThat(clause.result().word()).as(clause.reason()).isEqualTo(result);
+        if (words != null) {
+            assertThat(clause.reason()).contains(words);
+        }
     }
 }

@@ -51,6 +51,7 @@ public final class MapFace {
         words.getStyleClass().add("map-words");
         node = new VBox(scroll, words);
         node.getStyleClass().add("page");
+        said.fontProperty().addListener((property, old, font) -> desk.ifPresent(this::show));
         choice.plan().addListener((property, old, plan) -> point());
         choice.route().addListener((property, old, route) -> point());
     }
@@ -67,7 +68,7 @@ public final class MapFace {
     }
 
     private void draw(RouteMap map, Desk one) {
-        MapLayout layout = new MapLayout(map);
+        MapLayout layout = new MapLayout(map, said.getFont().getSize());
         List<Node> lines = new ArrayList<>();
         List<Node> over = new ArrayList<>();
         drawn.clear();
@@ -89,12 +90,12 @@ public final class MapFace {
 
     /** By way of the label, between two columns. */
     private static List<CubicCurve> straight(Link link, MapLayout layout) {
-        double half = MapLayout.PLACE_HEIGHT / 2;
-        double left = layout.labelX(link) - MapLayout.LABEL_WIDTH / 2;
-        double right = left + MapLayout.LABEL_WIDTH;
+        double half = layout.placeHeight() / 2;
+        double left = layout.labelX(link) - layout.labelWidth(link) / 2;
+        double right = left + layout.labelWidth(link);
         double middle = layout.labelY(link);
         return List.of(
-                across(layout.x(link.from()) + MapLayout.PLACE_WIDTH, layout.y(link.from()) + half, left, middle),
+                across(layout.x(link.from()) + layout.placeWidth(), layout.y(link.from()) + half, left, middle),
                 across(right, middle, layout.x(link.to()), layout.y(link.to()) + half));
     }
 
@@ -106,8 +107,8 @@ public final class MapFace {
     /** Down to the lane and up again. */
     private static List<CubicCurve> lane(Link link, MapLayout layout) {
         double middle = layout.labelY(link);
-        double half = MapLayout.PLACE_WIDTH / 2;
-        double bottom = MapLayout.PLACE_HEIGHT;
+        double half = layout.placeWidth() / 2;
+        double bottom = layout.placeHeight();
         return List.of(
                 down(layout.x(link.from()) + half, layout.y(link.from()) + bottom, layout.labelX(link), middle),
                 down(layout.x(link.to()) + half, layout.y(link.to()) + bottom, layout.labelX(link), middle));
@@ -118,14 +119,10 @@ public final class MapFace {
     }
 
     private Button label(Link link, MapLayout layout) {
-        boolean direct = layout.isDirect(link);
         Button label = new Button(link.route().name());
-        label.setWrapText(direct);
+        label.setWrapText(layout.isDirect(link));
         label.getStyleClass().add(link.isRefused() ? "map-label-refused" : "map-label");
-        label.setMinWidth(direct ? MapLayout.LABEL_WIDTH : Region.USE_COMPUTED_SIZE);
-        label.setPrefSize(
-                direct ? MapLayout.LABEL_WIDTH : MapLayout.LANE_WIDTH,
-                direct ? MapLayout.LABEL_HEIGHT : MapLayout.LANE_HEIGHT);
+        label.setPrefSize(layout.labelWidth(link), layout.labelHeight(link));
         label.relocate(layout.labelX(link) - label.getPrefWidth() / 2, layout.labelY(link) - label.getPrefHeight() / 2);
         label.setId("map-" + link.route().id());
         label.setAccessibleText(link.route().name()
@@ -148,8 +145,8 @@ public final class MapFace {
         VBox box = new VBox();
         box.getStyleClass()
                 .addAll("map-place", place.goal() ? "map-goal" : place.id() == 0 ? "map-now" : "map-between");
-        box.setPrefSize(MapLayout.PLACE_WIDTH, MapLayout.PLACE_HEIGHT);
-        box.setMaxSize(MapLayout.PLACE_WIDTH, MapLayout.PLACE_HEIGHT);
+        box.setPrefSize(layout.placeWidth(), layout.placeHeight());
+        box.setMaxSize(layout.placeWidth(), layout.placeHeight());
         box.relocate(layout.x(place.id()), layout.y(place.id()));
         Label title = Texts.plain(place.goal() ? "Goal" : place.id() == 0 ? "Now" : "Then");
         title.getStyleClass().add("route-name");

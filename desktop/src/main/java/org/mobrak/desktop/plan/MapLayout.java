@@ -15,47 +15,85 @@ import org.mobrak.core.plan.RouteMap.Place;
  * links run in lanes below.
  */
 final class MapLayout {
-    static final double PLACE_WIDTH = 172;
-    static final double PLACE_HEIGHT = 104;
-    static final double LABEL_WIDTH = 164;
-    static final double LANE_WIDTH = 340;
-    static final double LABEL_HEIGHT = 42;
-    static final double LANE_HEIGHT = 28;
+    private static final double PLACE_WIDTH = 12.3;
+    private static final double PLACE_HEIGHT = 7.4;
+    private static final double LABEL_WIDTH = 11.7;
+    private static final double LABEL_HEIGHT = 3;
+    private static final double LANE_WIDTH = 24.3;
+    private static final double LANE_HEIGHT = 2;
+    private static final double EDGE = 1;
+    private static final double GAP = 14.6;
+    private static final double BETWEEN = 0.6;
 
-    private static final double EDGE = 14;
-    private static final double GAP = 204;
-    private static final double ROW = PLACE_HEIGHT + 16;
-    private static final double LABEL_ROW = LABEL_HEIGHT + 8;
-    private static final double LANE = LANE_HEIGHT + 10;
-
+    private final double em;
     private final RouteMap map;
     private final Map<Integer, Place> places = new HashMap<>();
     private final Map<Integer, Double> tops = new HashMap<>();
     private final Map<Link, Double> labels = new HashMap<>();
     private final double height;
 
-    MapLayout(RouteMap map) {
+    /**
+     * A layout.
+     *
+     * @param em the size of the letters in pixels; everything else goes with it
+     */
+    MapLayout(RouteMap map, double em) {
         this.map = map;
+        this.em = em;
         map.places().forEach(place -> places.put(place.id(), place));
         height = stacks();
         for (int column = 0; column <= columns(); column++) {
             List<Place> ordered = column(column)
                     .sorted(Comparator.comparingDouble(this::pull).thenComparing(Place::id))
                     .toList();
-            double top = EDGE + (height - ordered.size() * ROW) / 2;
+            double top = edge() + (height - ordered.size() * row()) / 2;
             for (int row = 0; row < ordered.size(); row++) {
-                tops.put(ordered.get(row).id(), top + row * ROW);
+                tops.put(ordered.get(row).id(), top + row * row());
             }
         }
         for (int column = 0; column < columns(); column++) {
             List<Link> ordered = from(column)
                     .sorted(Comparator.comparingDouble(this::middle))
                     .toList();
-            double top = EDGE + (height - ordered.size() * LABEL_ROW) / 2;
+            double top = edge() + (height - ordered.size() * labelRow()) / 2;
             for (int row = 0; row < ordered.size(); row++) {
-                labels.put(ordered.get(row), top + (row + 0.5) * LABEL_ROW);
+                labels.put(ordered.get(row), top + (row + 0.5) * labelRow());
             }
         }
+    }
+
+    double placeWidth() {
+        return PLACE_WIDTH * em;
+    }
+
+    double placeHeight() {
+        return PLACE_HEIGHT * em;
+    }
+
+    double labelWidth(Link link) {
+        return (isDirect(link) ? LABEL_WIDTH : LANE_WIDTH) * em;
+    }
+
+    double labelHeight(Link link) {
+        return (isDirect(link) ? LABEL_HEIGHT : LANE_HEIGHT) * em;
+    }
+
+    private double edge() {
+        return EDGE * em;
+    }
+
+    /** From one place in a column to the next. */
+    private double row() {
+        return (PLACE_HEIGHT + 2 * BETWEEN) * em;
+    }
+
+    /** From one label in a stack to the next. */
+    private double labelRow() {
+        return (LABEL_HEIGHT + BETWEEN) * em;
+    }
+
+    private double lane() {
+        return (LANE_HEIGHT + BETWEEN) * em;
     }
 
     private int columns() {
@@ -74,10 +112,10 @@ final class MapLayout {
 
     /** The height of the highest stack of places or labels. */
     private double stacks() {
-        double most = PLACE_HEIGHT;
+        double most = placeHeight();
         for (int column = 0; column <= columns(); column++) {
             most = Math.max(
-                    most, Math.max(column(column).count() * ROW, from(column).count() * LABEL_ROW));
+                    most, Math.max(column(column).count() * row(), from(column).count() * labelRow()));
         }
         return most;
     }
@@ -96,7 +134,7 @@ final class MapLayout {
     }
 
     double x(int place) {
-        return EDGE + places.get(place).column() * (PLACE_WIDTH + GAP);
+        return edge() + places.get(place).column() * (placeWidth() + GAP * em);
     }
 
     double y(int place) {
@@ -111,7 +149,7 @@ final class MapLayout {
 
     /** The middle of a link's label. */
     double labelX(Link link) {
-        return (x(link.from()) + x(link.to()) + PLACE_WIDTH) / 2;
+        return (x(link.from()) + x(link.to()) + placeWidth()) / 2;
     }
 
     /** The middle of a link's label: in the stack between two columns, or in its lane. */
@@ -122,15 +160,15 @@ final class MapLayout {
     private double laneY(Link link) {
         List<Link> lanes =
                 map.links().stream().filter(other -> !isDirect(other)).toList();
-        return height + 2 * EDGE + (lanes.indexOf(link) + 0.5) * LANE;
+        return height + 2 * edge() + (lanes.indexOf(link) + 0.5) * lane();
     }
 
     double width() {
-        return EDGE + columns() * (PLACE_WIDTH + GAP) + PLACE_WIDTH + EDGE;
+        return edge() + columns() * (placeWidth() + GAP * em) + placeWidth() + edge();
     }
 
     double height() {
         long lanes = map.links().stream().filter(link -> !isDirect(link)).count();
-        return height + 3 * EDGE + lanes * LANE;
+        return height + 3 * edge() + lanes * lane();
     }
 }

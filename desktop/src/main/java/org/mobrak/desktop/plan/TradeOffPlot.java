@@ -19,15 +19,18 @@ import org.mobrak.desktop.parts.Texts;
 /** Plans by how long they take and how much they risk; whiskers show between which times each most likely ends. */
 final class TradeOffPlot extends Pane {
     private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
-    private static final double LEFT = 44;
-    private static final double RIGHT = 24;
-    private static final double TOP = 30;
-    private static final double BOTTOM = 52;
     private static final int STEPS = 4;
-    private static final double CELL = 13;
+    /** Margins and the half of a cell, in the size of the letters. */
+    private static final double LEFT = 3.1;
+
+    private static final double RIGHT = 1.7;
+    private static final double TOP = 2.2;
+    private static final double BOTTOM = 3.8;
+    private static final double CELL = 0.95;
 
     private final Choice choice;
     private final Map<Plan, Button> marks = new HashMap<>();
+    private final Label heading = Texts.soft("risk points");
     private List<Plan> plans = List.of();
 
     TradeOffPlot(Choice choice) {
@@ -37,6 +40,7 @@ final class TradeOffPlot extends Pane {
         choice.plan().addListener((property, old, plan) -> point(plan));
         widthProperty().addListener((property, old, width) -> draw());
         heightProperty().addListener((property, old, height) -> draw());
+        heading.fontProperty().addListener((property, old, font) -> draw());
     }
 
     void show(List<Plan> shown) {
@@ -47,7 +51,7 @@ final class TradeOffPlot extends Pane {
     private void draw() {
         getChildren().clear();
         marks.clear();
-        if (getWidth() < LEFT + RIGHT || getHeight() < TOP + BOTTOM) {
+        if (getWidth() < em(LEFT) + em(RIGHT) || getHeight() < em(TOP) + em(BOTTOM)) {
             return;
         }
         double minutes = Scale.top(most(Cost::minutesHigh));
@@ -64,6 +68,10 @@ final class TradeOffPlot extends Pane {
         point(choice.plan().get());
     }
 
+    private double em(double size) {
+        return size * heading.getFont().getSize();
+    }
+
     private double most(ToDoubleFunction<Cost> respect) {
         return plans.stream().map(Plan::cost).mapToDouble(respect).max().orElse(1);
     }
@@ -72,13 +80,14 @@ final class TradeOffPlot extends Pane {
         for (int step = 0; step <= STEPS; step++) {
             double across = x(minutes * step / STEPS, minutes);
             double up = y(risk * step / STEPS, risk);
-            getChildren().add(line("grid", across, TOP, across, getHeight() - BOTTOM));
-            getChildren().add(line("grid", LEFT, up, getWidth() - RIGHT, up));
-            label(number(minutes * step / STEPS), across - 8, getHeight() - BOTTOM + 6);
-            label(number(risk * step / STEPS), 12, up - 9);
+            getChildren().add(line("grid", across, em(TOP), across, getHeight() - em(BOTTOM)));
+            getChildren().add(line("grid", em(LEFT), up, getWidth() - em(RIGHT), up));
+            label(number(minutes * step / STEPS), across - em(0.6), getHeight() - em(BOTTOM) + em(0.4));
+            label(number(risk * step / STEPS), em(0.8), up - em(0.65));
         }
-        label("risk points", 6, 4);
-        label("minutes in all, with the likely spread", LEFT, getHeight() - 24);
+        heading.relocate(0, 0);
+        getChildren().add(heading);
+        label("minutes in all, with the likely spread", em(LEFT), getHeight() - em(1.7));
     }
 
     private static String number(double value) {
@@ -105,7 +114,7 @@ final class TradeOffPlot extends Pane {
         mark.setAccessibleText(words);
         mark.setTooltip(new Tooltip(words));
         mark.setOnAction(press -> choice.take(plan));
-        mark.relocate(x - CELL, clear(x, y) - CELL);
+        mark.relocate(x - em(CELL), clear(x, y) - em(CELL));
         marks.put(plan, mark);
         return mark;
     }
@@ -114,15 +123,15 @@ final class TradeOffPlot extends Pane {
     private double clear(double x, double y) {
         double free = y;
         while (isTaken(x, free)) {
-            free -= CELL;
+            free -= em(CELL);
         }
         return free;
     }
 
     private boolean isTaken(double x, double y) {
         return marks.values().stream()
-                .anyMatch(other -> Math.abs(other.getLayoutX() + CELL - x) < CELL
-                        && Math.abs(other.getLayoutY() + CELL - y) < CELL);
+                .anyMatch(other -> Math.abs(other.getLayoutX() + em(CELL) - x) < em(CELL)
+                        && Math.abs(other.getLayoutY() + em(CELL) - y) < em(CELL));
     }
 
     private void point(Plan chosen) {
@@ -130,10 +139,10 @@ final class TradeOffPlot extends Pane {
     }
 
     private double x(double value, double most) {
-        return LEFT + value / most * (getWidth() - LEFT - RIGHT);
+        return em(LEFT) + value / most * (getWidth() - em(LEFT) - em(RIGHT));
     }
 
     private double y(double value, double most) {
-        return getHeight() - BOTTOM - value / most * (getHeight() - TOP - BOTTOM);
+        return getHeight() - em(BOTTOM) - value / most * (getHeight() - em(TOP) - em(BOTTOM));
     }
 }
