@@ -76,8 +76,8 @@ public final class Screenshots extends Application {
         shot("readings-variants", () -> pick("Hive 2"));
         shot("readings-stop", () -> pick("Hive 10"));
         step(() -> pick("Hive 3"));
-        shot("plans", () -> shell.open(org.mobrak.desktop.shell.Stage.WAYS));
-        shot("plans-sum", () -> unfold("figure-risk-points"));
+        step(() -> shell.open(org.mobrak.desktop.shell.Stage.WAYS));
+        shot("plans", () -> unfold("figure-risk-points"));
         shot("routes", () -> press("face-routes"));
         step(() -> press("compare"));
         shot("routes-compared", () -> choose("teasel-toolkit"));
@@ -106,6 +106,12 @@ public final class Screenshots extends Application {
                 () -> ((ListView<?>) shell.scene().lookup("#entries"))
                         .getSelectionModel()
                         .selectLast());
+        step(() -> shell.setDark(true));
+        step(() -> pick("Hive 3"));
+        shot("map-dark", () -> {
+            shell.open(org.mobrak.desktop.shell.Stage.WAYS);
+            press("face-map");
+        });
         shot("readings-dark", () -> {
             shell.setDark(true);
             pick("Hive 9");

@@ -52,7 +52,7 @@ final class RouteBoard {
         this.choice = choice;
         this.showPlan = showPlan;
         routes.setId("routes");
-        routes.setCellFactory(list -> new RouteCell());
+        routes.setCellFactory(RouteCell::new);
         routes.setPlaceholder(new Empty(
                 "No such route", "Search for something else, or add a route to the catalogue of this workspace."));
         routes.getSelectionModel().selectedItemProperty().addListener((property, old, row) -> chosen(row));

@@ -1,9 +1,12 @@
 package org.mobrak.desktop.fit;
 
+import java.util.HashMap;
 import java.util.Locale;
+import java.util.Map;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -18,23 +21,58 @@ import org.mobrak.desktop.plan.Cell;
 
 /**
  * Draws one row of the board: a verdict's heading, or a route with its family, its evidence, what it does to data and marks, and
- * its strip of clauses.
+ * its strip of clauses. Its parts are made once and used for whatever route comes by, so that thousands of them scroll.
  */
 final class RouteCell extends ListCell<BoardRow> {
     private static final PseudoClass HEADING = PseudoClass.getPseudoClass("heading");
 
+    private final Map<String, Cell> cells = new HashMap<>();
+    private final Label name = Texts.plain("");
+    private final Label about = Texts.soft("");
+    private final ClauseStrip strip = new ClauseStrip();
+    private final HBox row;
+
+    /** A cell of a list, which gives it its width. */
+    RouteCell(ListView<BoardRow> list) {
+        name.getStyleClass().add("route-name");
+        about.setMinWidth(0);
+        VBox lines = new VBox(name, new HBox(about, spring(), strip));
+        lines.getStyleClass().add("route-lines");
+        lines.setMinWidth(0);
+        HBox.setHgrow(lines, Priority.ALWAYS);
+        row = new HBox(new Region(), lines);
+        row.getStyleClass().add("route-row");
+        row.prefWidthProperty().bind(list.widthProperty().subtract(40));
+    }
+
     @Override
-    protected void updateItem(BoardRow row, boolean empty) {
-        super.updateItem(row, empty);
-        setText(null);
-        boolean heading = !empty && row instanceof BoardRow.Heading;
+    protected void updateItem(BoardRow item, boolean empty) {
+        super.updateItem(item, empty);
+        boolean heading = !empty && item instanceof BoardRow.Heading;
         pseudoClassStateChanged(HEADING, heading);
         setDisable(heading);
         if (heading) {
-            setGraphic(drawn((BoardRow.Heading) row));
+            setGraphic(drawn((BoardRow.Heading) item));
+        } else if (empty || item == null) {
+            setGraphic(null);
         } else {
-            setGraphic(empty || row == null ? null : drawn(((BoardRow.Strip) row).fit()));
+            show(((BoardRow.Strip) item).fit());
+            setGraphic(row);
         }
+    }
+
+    private void show(RouteFit fit) {
+        Route route = fit.route();
+        name.setText(route.name());
+        about.setText(evidence(route) + "  ·  " + route.family());
+        strip.show(fit.clauses());
+        boolean wipes = route.changes().wipesData();
+        boolean marks = !route.changes().marks().isEmpty();
+        Cell does = cells.computeIfAbsent(does(route), fresh -> Cell.of(wipes, marks));
+        if (row.getChildren().get(0) != does) {
+            row.getChildren().set(0, does);
+        }
+        row.setAccessibleText(route.name() + ", " + fit.verdict().word() + ", " + does(route));
     }
 
     private static HBox drawn(BoardRow.Heading heading) {
@@ -47,27 +85,6 @@ final class RouteCell extends ListCell<BoardRow> {
 
     private static String style(Verdict verdict) {
         return "verdict-" + verdict.name().toLowerCase(Locale.ROOT).replace('_', '-');
-    }
-
-    private HBox drawn(RouteFit fit) {
-        Route route = fit.route();
-        Label name = Texts.plain(route.name());
-        name.getStyleClass().add("route-name");
-        Label about = Texts.soft(evidence(route) + "  ·  " + route.family());
-        about.setMinWidth(0);
-        HBox second = new HBox(about, spring(), new ClauseStrip(fit.clauses()));
-        VBox lines = new VBox(name, second);
-        lines.getStyleClass().add("route-lines");
-        lines.setMinWidth(0);
-        HBox.setHgrow(lines, Priority.ALWAYS);
-        Cell does =
-                Cell.of(route.changes().wipesData(), !route.changes().marks().isEmpty());
-        does.setAccessibleText(does(route));
-        HBox drawn = new HBox(does, lines);
-        drawn.getStyleClass().add("route-row");
-        drawn.setAccessibleText(route.name() + ", " + fit.verdict().word() + ", " + does(route));
-        drawn.prefWidthProperty().bind(getListView().widthProperty().subtract(40));
-        return drawn;
     }
 
     private static String does(Route route) {

@@ -30,9 +30,18 @@ public final class Sign extends Region {
     /** A clause's outcome: met, open or unmet. */
     public static Sign of(Truth truth) {
         return switch (truth) {
-            case YES -> new Sign("sign-met", "met");
-            case UNKNOWN -> new Sign("sign-open", "open");
-            case NO -> new Sign("sign-unmet", "unmet");
+            case YES -> new Sign(styleOf(truth), "met");
+            case UNKNOWN -> new Sign(styleOf(truth), "open");
+            case NO -> new Sign(styleOf(truth), "unmet");
+        };
+    }
+
+    /** The style class that draws a clause's outcome. */
+    public static String styleOf(Truth truth) {
+        return switch (truth) {
+            case YES -> "sign-met";
+            case UNKNOWN -> "sign-open";
+            case NO -> "sign-unmet";
         };
     }
 

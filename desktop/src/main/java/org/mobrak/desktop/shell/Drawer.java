@@ -139,7 +139,7 @@ final class Drawer implements View {
             Label waits = Texts.soft(entry.waitsFor());
             waits.getStyleClass()
                     .add(entry.worst().filter(Severity.STOP::equals).isPresent() ? "waits-stop" : "waits");
-            waits.maxWidthProperty().bind(getListView().widthProperty().subtract(52));
+            waits.maxWidthProperty().bind(getListView().widthProperty().subtract(38));
             state.getChildren().add(waits);
             return state;
         }
