@@ -14,6 +14,8 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.Spinner;
 import javafx.scene.control.TitledPane;
 import javafx.scene.input.KeyCode;
@@ -162,6 +164,7 @@ class WaysTest {
         desktop.click("take-entries");
         desktop.assertShows("1 entry taken.");
         assertThat(desk().fits()).extracting(fit -> fit.route().id()).contains("sorrel-exploit-app");
+        lookAtTheOrigin();
         desktop.press(KeyCode.CONTROL, KeyCode.Z);
         assertThat(desk().fits()).extracting(fit -> fit.route().id()).doesNotContain("sorrel-exploit-app");
         desktop.click("leave-catalogue");
@@ -169,6 +172,15 @@ class WaysTest {
         desktop.robot().interact(() -> desktop.session().compareCatalogue(Desktop.HOME.resolve("docs")));
         desktop.rest();
         desktop.assertShows("is no catalogue");
+    }
+
+    /** Where an entry came from is shown with the route. */
+    private void lookAtTheOrigin() {
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT2);
+        desktop.click("face-routes");
+        desktop.pick("routes", Object.class, row -> row.toString().contains("id=sorrel-exploit-app"));
+        desktop.assertShows("Taken from the catalogue “friend” on ");
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT5);
     }
 
     @Test
@@ -236,5 +248,42 @@ class WaysTest {
 
     private List<String> titles() {
         return desk().answer().plans().stream().map(Plan::title).toList();
+    }
+
+    @Test
+    void whatIsWithinReachIsAClickAwayAndMoreIsBehindMore() {
+        lay("OV-L310");
+        ComboBox<Goal> goal = desktop.find("goal");
+        desktop.robot().interact(() -> goal.setValue(Goal.CUSTOM_OS));
+        desktop.rest();
+        desktop.assertShows("No plan leads there yet.");
+        desktop.assertShows("Within reach instead, the nearest first");
+        desktop.click("face-map");
+        assertThat(desktop.<Pane>find("map").getChildren())
+                .as("now and the goal, at least")
+                .isNotEmpty();
+        desktop.click("face-plans");
+        Goal nearest = desk().answer().reachable().get(0);
+        desktop.click("instead-" + nearest.key());
+        assertThat(goal.getValue()).isEqualTo(nearest);
+        assertThat(desk().answer().plans()).isNotEmpty();
+        desktop.assertShows("Write the run sheet");
+    }
+
+    @Test
+    void aBriefThatCannotBePrintedOrSavedSaysWhatToDo() {
+        lay("OV-L210F");
+        MenuButton brief = desktop.find("brief");
+        assertThat(brief.getItems())
+                .extracting(MenuItem::getId)
+                .containsExactly("brief-html", "brief-md", "brief-print");
+        desktop.robot().interact(() -> brief.getItems().get(2).fire());
+        desktop.assertShows("No printer is set up here. Save the brief as a page");
+        Plan plan = desk().answer().plans().get(0);
+        Path nowhere = top.resolve("no such folder/brief.md");
+        desktop.robot().interact(() -> desktop.session().saveBrief(plan, nowhere));
+        desktop.rest();
+        desktop.assertShows("brief.md cannot be written; choose another folder.");
+        assertThat(nowhere).doesNotExist();
     }
 }

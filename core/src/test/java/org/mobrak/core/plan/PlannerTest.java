@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
+import java.util.function.ToDoubleFunction;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -71,6 +72,35 @@ class PlannerTest {
                 .asString()
                 .contains("your limits");
         assertThatThrownBy(() -> Limits.none().with("no-fuss")).hasMessageContaining("no-data-loss");
+    }
+
+    /** Of many plans that nothing beats a few are shown, and between them they are the best in every respect. */
+    @Test
+    void aHandfulShowsWhatThereIsToChooseFrom() {
+        List<Route> routes = new ArrayList<>();
+        for (int i = 0; i < 12; i++) {
+            routes.add(route("trade" + i)
+                    .costing(i * 2, 40 - 3 * i, false)
+                    .writing(PartitionClass.values()[i % 6])
+                    .making(Fact.ROOT, "permanent"));
+        }
+        routes.add(route("wiping").costing(0, 1, true).making(Fact.ROOT, "permanent"));
+        Planner.Answer answer = plan(LOCKED, Limits.none(), routes.toArray(Route[]::new));
+        assertThat(answer.plans()).hasSize(5).doesNotContainAnyElementsOf(answer.rest());
+        assertThat(answer.rest()).isNotEmpty();
+        List<Plan> all =
+                Stream.concat(answer.plans().stream(), answer.rest().stream()).toList();
+        for (ToDoubleFunction<Cost> respect :
+                List.<ToDoubleFunction<Cost>>of(Cost::riskPoints, Cost::minutes, Cost::handsOn, Cost::money)) {
+            double best =
+                    all.stream().map(Plan::cost).mapToDouble(respect).min().orElseThrow();
+            assertThat(answer.plans())
+                    .extracting(plan -> respect.applyAsDouble(plan.cost()))
+                    .contains(best);
+        }
+        assertThat(answer.plans().get(0).cost().dataLoss())
+                .as("the mildest first")
+                .isFalse();
     }
 
     @Test

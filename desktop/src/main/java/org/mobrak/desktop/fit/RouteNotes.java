@@ -31,6 +31,9 @@ final class RouteNotes {
                 .learnt()
                 .ifPresent(learnt -> lines.add(Texts.wrapped(Texts.soft(
                         "Learnt from: %s, last looked at on %s.".formatted(learnt.from(), learnt.checked())))));
+        route.origin()
+                .ifPresent(origin -> lines.add(Texts.wrapped(
+                        Texts.soft("Taken from the catalogue “%s” on %s.".formatted(origin.from(), origin.taken())))));
         return lines.isEmpty() ? Optional.empty() : Optional.of(new Card("Worth knowing", lines.toArray(Node[]::new)));
     }
 

@@ -260,7 +260,11 @@ final class Workbench implements AutoCloseable {
     Notice saveBrief(Plan plan, Path file, Desk.Wish wish) throws IOException {
         Brief brief = Desk.of(dossier(), catalogue(), wish).brief(plan, LocalDate.now(clock));
         boolean markdown = file.toString().endsWith(".md");
-        Files.writeString(file, markdown ? brief.markdown() : brief.html());
+        try {
+            Files.writeString(file, markdown ? brief.markdown() : brief.html());
+        } catch (IOException refused) {
+            throw new IOException(file + " cannot be written; choose another folder.", refused);
+        }
         return new Notice(false, "Saved: " + file);
     }
 
