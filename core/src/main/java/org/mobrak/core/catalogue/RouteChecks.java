@@ -79,7 +79,7 @@ final class RouteChecks {
     private void effects() {
         route.changes().effects().forEach((fact, value) -> {
             Optional<String> objection = fact.domain().objection(value);
-            if (!fact.changes() || objection.isPresent()) {
+            if (!fact.canBeGiven() || objection.isPresent()) {
                 String what = fact.label() + " " + objection.orElse("is nothing that a route changes") + ".";
                 fault("/changes/effects/" + fact.key(), what, "Name a state fact and one of its words.");
             }

@@ -3,9 +3,11 @@ package org.mobrak.core.fit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 
 /**
@@ -16,6 +18,9 @@ import org.mobrak.core.identity.Facts;
  * about is drawn from few words, so many share it and each round looks only at what is new ({@link Turning}).
  */
 public final class FitCheck {
+    private static final Set<String> VERSIONS =
+            Set.of(Fact.OS_VERSION.label(), Fact.BUILD_NUMBER.label(), Fact.BOOTLOADER.label(), TargetJudge.EXCLUDED);
+
     private final Catalogue catalogue;
     private final Facts facts;
     private final Optional<School> choice;
@@ -45,7 +50,7 @@ public final class FitCheck {
         return List.copyOf(fits);
     }
 
-    private static void open(List<Integer> shut, List<RouteFit> fits, Turning turning) {
+    private void open(List<Integer> shut, List<RouteFit> fits, Turning turning) {
         while (turning.settle(shut.stream().map(fits::get).toList())) {
             for (int index : shut) {
                 boolean wasShut = fits.get(index).verdict() == Verdict.REFUSED;
@@ -62,21 +67,33 @@ public final class FitCheck {
         return RouteFit.of(route, new RouteJudge(catalogue, facts, choice).clauses(route));
     }
 
-    /** Whom a route was made for, no other route changes; the conditions stand last, in their order. */
+    /**
+     * A route for another model, or a battery that may burn, no other route turns. Whether a route was made for the phone's
+     * software and bootloader, one that writes others may; the conditions stand last, in their order.
+     */
     private static boolean canBeTurned(RouteFit fit) {
         int fixed = fit.clauses().size() - fit.route().fits().requires().size();
         for (int i = 0; i < fixed; i++) {
-            if (fit.clauses().get(i).result() == Truth.NO) {
+            Clause clause = fit.clauses().get(i);
+            if (clause.result() == Truth.NO && !VERSIONS.contains(clause.name())) {
                 return false;
             }
         }
         return true;
     }
 
-    private static RouteFit helped(RouteFit fit, Turning turning) {
+    private RouteFit helped(RouteFit fit, Turning turning) {
         List<Condition> requires = fit.route().fits().requires();
         List<Clause> clauses = new ArrayList<>(fit.clauses());
         int fixed = clauses.size() - requires.size();
+        for (int i = 0; i < fixed; i++) {
+            Clause clause = clauses.get(i);
+            if (clause.refuses()) {
+                Optional<Route> helper = turning.versionHelper(fit.route(), choice);
+                clauses.set(
+                        i, helper.map(route -> clause.mendedBy(route.name())).orElse(clause));
+            }
+        }
         for (int i = 0; i < requires.size(); i++) {
             Clause clause = clauses.get(fixed + i);
             if (clause.refuses()) {

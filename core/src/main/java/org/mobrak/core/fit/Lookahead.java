@@ -17,6 +17,7 @@ import org.mobrak.core.identity.Facts;
 public final class Lookahead {
     private final Catalogue catalogue;
     private final Facts facts;
+    private final Optional<School> choice;
     private final RouteJudge now;
     private final Map<Map<Fact, String>, RouteJudge> judges = new HashMap<>();
     private final Map<Route, List<Clause>> targets = new IdentityHashMap<>();
@@ -24,12 +25,20 @@ public final class Lookahead {
     public Lookahead(Catalogue catalogue, Facts facts, Optional<School> choice) {
         this.catalogue = catalogue;
         this.facts = facts;
+        this.choice = choice;
         this.now = new RouteJudge(catalogue, facts, choice);
     }
 
     /** The clauses of a route where some facts have changed to the values given. */
     public List<Clause> clauses(Route route, Map<Fact, String> changes) {
-        return judges.computeIfAbsent(changes, fresh -> now.in(catalogue, facts.supposing(fresh), targets))
-                .clauses(route);
+        return judges.computeIfAbsent(changes, this::judge).clauses(route);
+    }
+
+    /** Whom a route was made for turns on versions, and some routes give others. */
+    private RouteJudge judge(Map<Fact, String> changes) {
+        Facts then = facts.supposing(changes);
+        return TargetJudge.ASKED.stream().anyMatch(changes::containsKey)
+                ? new RouteJudge(catalogue, then, choice)
+                : now.in(catalogue, then, targets);
     }
 }

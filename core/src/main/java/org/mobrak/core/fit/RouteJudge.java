@@ -58,7 +58,8 @@ final class RouteJudge {
         return judged.computeIfAbsent(condition, conditions::judge);
     }
 
-    private List<Clause> target(Route route) {
+    /** Only the clauses that ask whom the route was made for. */
+    List<Clause> target(Route route) {
         return new TargetJudge(facts, School.forRoute(route, choice), conditions).judge(route.fits());
     }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import org.apache.commons.io.FilenameUtils;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
@@ -12,6 +13,11 @@ import org.mobrak.core.identity.build.VersionOrder;
 
 /** Judges whether a route was made for this phone: model number, software and bootloader, by one of the two schools. */
 final class TargetJudge {
+    /** The facts it asks for that a route may give. */
+    static final Set<Fact> ASKED = Set.of(Fact.OS_VERSION, Fact.BUILD_NUMBER, Fact.BOOTLOADER);
+
+    static final String EXCLUDED = "Excluded builds";
+
     private final Facts facts;
     private final School school;
     private final ConditionJudge sentences;
@@ -148,7 +154,7 @@ final class TargetJudge {
                         exclusion -> "Build %s is excluded: %s".formatted(exclusion.build(), exclusion.because()))
                 .orElse("Build %s is not among the builds known to fail.".formatted(value.get()));
         Clause clause = sentences.told(Fact.BUILD_NUMBER, Truth.of(hit.isEmpty()), reason);
-        return clause.named("Excluded builds");
+        return clause.named(EXCLUDED);
     }
 
     /** Lists may hold patterns, in which a star stands for any text. */

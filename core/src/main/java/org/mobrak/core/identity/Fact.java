@@ -212,6 +212,23 @@ public enum Fact {
                 || this == KERNEL_KIND;
     }
 
+    /** Whether a route may bring this about: a state, or a version that it writes. */
+    public boolean canBeGiven() {
+        return changes()
+                || switch (this) {
+                    case OS_VERSION,
+                            BUILD_NUMBER,
+                            INCREMENTAL,
+                            PATCH_LEVEL,
+                            BUILD_DATE,
+                            KERNEL_RELEASE,
+                            KERNEL_BUILT,
+                            BASEBAND,
+                            BOOTLOADER -> true;
+                    default -> false;
+                };
+    }
+
     /** Whether an update or another OS changes this fact, so that readings of different days may differ. */
     public boolean updates() {
         return !changes() && group != Group.NAME;

@@ -6,6 +6,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** What the readings add up to: a belief for every fact. */
 public final class Facts {
@@ -38,11 +39,11 @@ public final class Facts {
         return Collections.unmodifiableMap(values);
     }
 
-    /** Only what no work on the phone changes; the rest is as if nobody had said. */
-    public Facts lasting() {
+    /** Only what no work on the phone changes, and no route gives; the rest is as if nobody had said. */
+    public Facts lasting(Set<Fact> given) {
         Map<Fact, Belief> lasting = new EnumMap<>(Fact.class);
         beliefs.forEach((fact, belief) -> {
-            if (!fact.changes()) {
+            if (!fact.changes() && !given.contains(fact)) {
                 lasting.put(fact, belief);
             }
         });

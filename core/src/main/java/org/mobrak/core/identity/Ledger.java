@@ -89,7 +89,8 @@ public record Ledger(List<Reading> readings) {
         return said.stream().anyMatch(later -> {
             Duration between = Duration.between(earlier.takenAt(), later.takenAt());
             boolean sameSource = later.source() == earlier.source() && between.compareTo(Duration.ZERO) > 0;
-            return sameSource || between.compareTo(SITTING) > 0;
+            boolean written = later.isProof() && between.compareTo(Duration.ZERO) > 0;
+            return sameSource || written || between.compareTo(SITTING) > 0;
         });
     }
 

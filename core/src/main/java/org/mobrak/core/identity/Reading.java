@@ -14,6 +14,9 @@ import java.util.Optional;
  */
 public record Reading(
         Fact fact, String value, Source source, String file, int line, Instant takenAt, Optional<String> setAside) {
+    /** How the place of a reading begins that a job brought about; its number follows. */
+    public static final String PROOF = "proof of job ";
+
     public Reading {
         Objects.requireNonNull(fact);
         Objects.requireNonNull(source);
@@ -43,12 +46,25 @@ public record Reading(
         return new Reading(other, otherValue, Source.WORKED_OUT, file, line, takenAt, setAside);
     }
 
+    /** The same reading, noted elsewhere. */
+    public Reading noted(String where) {
+        return new Reading(fact, value, source, where, line, takenAt, setAside);
+    }
+
+    /** Whether a job brought it about, so that what was read before it is history. */
+    boolean isProof() {
+        return file.startsWith(PROOF);
+    }
+
     public boolean counts() {
         return setAside.isEmpty();
     }
 
     /** Where it stands, for a person: {@code listing.txt, line 12}. */
     public String place() {
+        if (isProof()) {
+            return file;
+        }
         return source == Source.TYPED ? "typed in" : file + ", line " + line;
     }
 }

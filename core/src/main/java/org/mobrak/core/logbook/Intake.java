@@ -38,6 +38,6 @@ public record Intake(
     Parsed parse() {
         return kind == Kind.TEXT
                 ? ReadingParser.parse(new RawText(name, text, findings), takenAt)
-                : new Parsed(List.of(TypedReading.parse(text, takenAt)), List.of());
+                : new Parsed(List.of(TypedReading.parse(text, takenAt).noted(name)), List.of());
     }
 }

@@ -138,12 +138,7 @@ public final class Logbook {
                 job.sheet().effects().forEach((fact, value) -> {
                     String text = TypedReading.text(fact, value);
                     one.addIntake(
-                            job.phoneId(),
-                            "proof of job " + job.id(),
-                            Intake.Kind.TYPED,
-                            text,
-                            NO_FINDINGS,
-                            entry.at());
+                            job.phoneId(), Reading.PROOF + job.id(), Intake.Kind.TYPED, text, NO_FINDINGS, entry.at());
                 });
             }
         });

@@ -24,20 +24,40 @@ import org.mobrak.core.identity.Facts;
  * nothing that the goal or another part of a plan asks for, because without them the plan costs less.
  */
 final class Relevance {
+    /** What a route asks for by the phones it was made for. */
+    private static final Set<Fact> VERSIONS = Set.of(Fact.OS_VERSION, Fact.BUILD_NUMBER, Fact.BOOTLOADER);
+
     private final Map<Fact, Set<String>> wanted = new EnumMap<>(Fact.class);
+    private final Set<Fact> versions = EnumSet.noneOf(Fact.class);
 
     private Relevance(Goal goal) {
         goal.wanted().forEach(this::want);
     }
 
-    /** The routes that nothing lasting forbids. */
+    /** The routes that nothing lasting forbids. A version lasts unless one of these very routes gives another. */
     static List<Route> possible(Catalogue catalogue, Facts facts, Optional<School> choice) {
-        Lookahead lasting = new Lookahead(catalogue, facts.lasting(), choice);
-        return catalogue.routes().stream()
+        List<Route> routes = catalogue.routes().stream()
                 .filter(route -> !route.isHousekeeping())
+                .toList();
+        Set<Fact> written = given(routes);
+        Set<Fact> given = written.isEmpty()
+                ? written
+                : given(allowed(new Lookahead(catalogue, facts.lasting(written), choice), routes));
+        return allowed(new Lookahead(catalogue, facts.lasting(given), choice), routes);
+    }
+
+    private static List<Route> allowed(Lookahead lasting, List<Route> routes) {
+        return routes.stream()
                 .filter(route ->
                         lasting.clauses(route, Map.of()).stream().noneMatch(clause -> clause.result() == Truth.NO))
                 .toList();
+    }
+
+    private static Set<Fact> given(List<Route> routes) {
+        return routes.stream()
+                .flatMap(route -> route.changes().effects().keySet().stream())
+                .filter(fact -> !fact.changes())
+                .collect(Collectors.toSet());
     }
 
     /** Of some routes those that can serve a goal, directly or by serving one that does. */
@@ -62,6 +82,7 @@ final class Relevance {
         for (Route route : routes) {
             route.fits().requires().forEach(condition -> condition.facts().forEach(facts::add));
             route.work().gates().forEach(gate -> facts.add(gate.fact()));
+            facts.addAll(VERSIONS);
         }
         return facts;
     }
@@ -72,18 +93,29 @@ final class Relevance {
 
     private boolean serves(Route route) {
         return route.changes().effects().entrySet().stream()
-                .anyMatch(
-                        effect -> wanted.getOrDefault(effect.getKey(), Set.of()).contains(effect.getValue()));
+                .anyMatch(effect -> versions.contains(effect.getKey())
+                        || wanted.getOrDefault(effect.getKey(), Set.of()).contains(effect.getValue()));
     }
 
-    /** Whatever a condition speaks of may be wanted: for the usual kind its values, for the others every word of the fact. */
+    /**
+     * Whatever a condition speaks of may be wanted: for the usual kind its values, for the others every word of the fact, and
+     * where it has none, as versions have none, any.
+     */
     private void wantWhatItNeeds(Route route) {
         for (Condition condition : route.fits().requires()) {
             if (condition instanceof Condition.OneOf some) {
                 some.values().forEach(value -> want(some.fact(), value));
             } else {
-                condition.facts().forEach(fact -> fact.domain().words().forEach(word -> want(fact, word)));
+                condition.facts().forEach(fact -> {
+                    fact.domain().words().forEach(word -> want(fact, word));
+                    if (fact.domain().words().isEmpty()) {
+                        versions.add(fact);
+                    }
+                });
             }
+        }
+        if (!route.fits().phones().isEmpty() || !route.fits().excludedBuilds().isEmpty()) {
+            versions.addAll(VERSIONS);
         }
     }
 }

@@ -29,7 +29,10 @@ import org.mobrak.core.catalogue.Minutes;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.FitCheck;
+import org.mobrak.core.fit.RouteFit;
+import org.mobrak.core.fit.School;
 import org.mobrak.core.fit.Truth;
+import org.mobrak.core.fit.Verdict;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 
@@ -101,6 +104,62 @@ class PlannerTest {
         assertThat(answer.plans().get(0).cost().dataLoss())
                 .as("the mildest first")
                 .isFalse();
+    }
+
+    /** The oldest chain of the trade: an older version that has the hole, root on it, and the update again. */
+    @Test
+    void goesBackAVersionAndForthAgain() throws IOException {
+        Catalogue catalogue = CatalogueLoader.load(Path.of(System.getProperty("mobrak.home"), "catalogue"))
+                .catalogue();
+        Facts tern = facts(
+                "model=KQ-T5B",
+                "osVersion=2.3.6",
+                "buildNumber=T5-B-236118",
+                "kernelRelease=2.6.35.7",
+                "buildDate=2011-01-10",
+                "recovery=stock",
+                "root=none",
+                "update=installed");
+        List<Plan> plans = Planner.plan(Goal.UPDATE_KEEP_ROOT, catalogue, tern, Optional.empty(), Limits.none())
+                .plans();
+        assertThat(plans)
+                .extracting(Plan::title)
+                .contains(
+                        "Older firmware for the Tern → Sedum on the phone → Take the update over the air",
+                        "Downgrade the Tern, root it, update again");
+        assertThat(plans)
+                .allSatisfy(plan -> assertThat(Replay.of(plan, catalogue, tern, Optional.empty())
+                                .isSound())
+                        .isTrue());
+        assertThat(new FitCheck(catalogue, tern, Optional.empty()).routes())
+                .filteredOn(fit -> fit.route().id().equals("sedum-exploit-app"))
+                .singleElement()
+                .satisfies(fit -> {
+                    assertThat(fit.verdict()).isEqualTo(Verdict.NEEDS_STEP);
+                    assertThat(fit.clauses())
+                            .anySatisfy(clause -> assertThat(clause.step()).contains("Older firmware for the Tern"));
+                });
+    }
+
+    /** By the exact school a build that is not listed is a no, until a route writes one that is. */
+    @Test
+    void aRouteThatWritesAListedBuildTurnsTheExactSchoolsNo() {
+        Route strict = route("strict").target("M1", "4.1", "B1").making(Fact.ROOT, "permanent");
+        Route back =
+                route("back").target("M1", "4.2", "B2").making(Map.of(Fact.OS_VERSION, "4.1", Fact.BUILD_NUMBER, "B1"));
+        Facts phone = facts("model=M1", "osVersion=4.2", "buildNumber=B2", "root=none");
+        Catalogue catalogue = new Catalogue(List.of(), List.of(back, strict));
+        Optional<School> exact = Optional.of(School.EXACT);
+        assertThat(new FitCheck(catalogue, phone, exact).routes())
+                .extracting(RouteFit::verdict)
+                .containsExactly(Verdict.FITS, Verdict.NEEDS_STEP);
+        assertThat(Planner.plan(Goal.ROOT, catalogue, phone, exact, Limits.none())
+                        .plans())
+                .extracting(Plan::title)
+                .containsExactly("Route back → Route strict");
+        assertThat(new FitCheck(new Catalogue(List.of(), List.of(strict)), phone, exact).routes())
+                .extracting(RouteFit::verdict)
+                .containsExactly(Verdict.REFUSED);
     }
 
     @Test
