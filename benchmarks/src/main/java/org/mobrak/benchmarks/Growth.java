@@ -38,7 +38,9 @@ import org.openjdk.jmh.annotations.Warmup;
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
 @Warmup(iterations = 3, time = 2)
 @Measurement(iterations = 5, time = 2)
-@Fork(value = 1, jvmArgsAppend = "-XX:+UseParallelGC")
+@Fork(
+        value = 1,
+        jvmArgsAppend = {"-XX:+UseParallelGC", "-Xms1g"})
 public class Growth {
     @Param({"100", "1000", "10000", "100000"})
     private int routes;
