@@ -134,6 +134,12 @@ public enum Fact {
     CABLE("cable", "Cable", Group.BENCH, oneOf("data", "factory"), "The cable in your hand"),
     SERVICE_PLUG("servicePlug", "Service plug", Group.BENCH, oneOf("yes", "no"), "Your box of plugs"),
     INTERNET("internet", "Internet on the phone", Group.BENCH, oneOf("yes", "no"), "Status bar"),
+    FILES_COPIED(
+            "filesCopied",
+            "Files on the phone",
+            Group.BENCH,
+            oneOf("yes", "no"),
+            "A file list on the phone: every file the plan needs there, still zipped where it says so"),
     CARD("card", "Memory card", Group.BENCH, oneOf("yes", "no"), "The card slot");
 
     /** What practitioners ask together. */
