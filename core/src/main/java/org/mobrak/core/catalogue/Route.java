@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.mobrak.core.identity.Fact;
 
 /**
@@ -46,6 +47,9 @@ public record Route(
 
     /** A phone the route was made for, as narrowly as its makers said. */
     public record Target(String model, Optional<String> osVersion, Optional<String> bootloader, List<String> builds) {
+        /** Besides the model, the facts that a target names; other routes may give them. */
+        public static final Set<Fact> VERSIONS = Set.of(Fact.OS_VERSION, Fact.BUILD_NUMBER, Fact.BOOTLOADER);
+
         public Target {
             builds = orEmpty(builds);
         }

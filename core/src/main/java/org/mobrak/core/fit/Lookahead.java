@@ -37,7 +37,7 @@ public final class Lookahead {
     /** Whom a route was made for turns on versions, and some routes give others. */
     private RouteJudge judge(Map<Fact, String> changes) {
         Facts then = facts.supposing(changes);
-        return TargetJudge.ASKED.stream().anyMatch(changes::containsKey)
+        return Route.Target.VERSIONS.stream().anyMatch(changes::containsKey)
                 ? new RouteJudge(catalogue, then, choice)
                 : now.in(catalogue, then, targets);
     }

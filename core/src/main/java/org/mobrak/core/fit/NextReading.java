@@ -52,7 +52,7 @@ public record NextReading(Fact fact, double settles, double bits) {
                 .collect(Collectors.toSet());
         Catalogue open = catalogue.with(now.stream().map(RouteFit::route).toList());
         return asked.stream()
-                .map(fact -> weigh(fact, open, facts, choice))
+                .map(fact -> weigh(fact, open, facts, choice, waiting(now)))
                 .sorted(Comparator.comparingDouble(NextReading::bits)
                         .thenComparingDouble(NextReading::settles)
                         .reversed()
@@ -60,7 +60,7 @@ public record NextReading(Fact fact, double settles, double bits) {
                 .toList();
     }
 
-    private static NextReading weigh(Fact fact, Catalogue open, Facts facts, Optional<School> choice) {
+    private static NextReading weigh(Fact fact, Catalogue open, Facts facts, Optional<School> choice, long waitingNow) {
         int routes = open.routes().size();
         List<List<RouteFit>> outcomes = some(List.copyOf(answers(open, fact)), routes).stream()
                 .map(answer -> new FitCheck(open, facts.supposing(Map.of(fact, answer)), choice).routes())
@@ -73,7 +73,7 @@ public record NextReading(Fact fact, double settles, double bits) {
                 .sum();
         double waiting =
                 outcomes.stream().mapToLong(NextReading::waiting).average().orElse(0);
-        return new NextReading(fact, waiting(new FitCheck(open, facts, choice).routes()) - waiting, bits);
+        return new NextReading(fact, waitingNow - waiting, bits);
     }
 
     private static List<String> some(List<String> answers, int routes) {

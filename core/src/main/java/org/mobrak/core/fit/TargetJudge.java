@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.Set;
 import org.apache.commons.io.FilenameUtils;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
@@ -13,9 +12,6 @@ import org.mobrak.core.identity.build.VersionOrder;
 
 /** Judges whether a route was made for this phone: model number, software and bootloader, by one of the two schools. */
 final class TargetJudge {
-    /** The facts it asks for that a route may give. */
-    static final Set<Fact> ASKED = Set.of(Fact.OS_VERSION, Fact.BUILD_NUMBER, Fact.BOOTLOADER);
-
     static final String EXCLUDED = "Excluded builds";
 
     private final Facts facts;

@@ -68,7 +68,7 @@ final class Turning {
     /** An open route that gives other versions, with which the route that asks was made for this phone. */
     Optional<Route> versionHelper(Route asking, Optional<School> choice) {
         return open.entrySet().stream()
-                .filter(kind -> TargetJudge.ASKED.stream().anyMatch(kind.getKey()::containsKey))
+                .filter(kind -> Route.Target.VERSIONS.stream().anyMatch(kind.getKey()::containsKey))
                 .filter(kind -> new RouteJudge(catalogue, facts.supposing(kind.getKey()), choice)
                         .target(asking).stream().noneMatch(clause -> clause.result() == Truth.NO))
                 .flatMap(kind -> kind.getValue().stream())

@@ -5,9 +5,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.commonmark.Extension;
 import org.commonmark.ext.gfm.tables.TablesExtension;
 import org.commonmark.parser.Parser;
 import org.commonmark.renderer.html.HtmlRenderer;
+import org.commonmark.renderer.text.TextContentRenderer;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Clause;
 
@@ -24,6 +26,7 @@ public record Brief(String phone, Plan plan, Replay replay, List<Figure> figures
             "Only phones you own or may change; not for getting past someone else's lock. Local law and the carrier's terms decide.",
             "Warranty is usually lost. A rooted phone is easier to attack. Test the emergency call screen afterwards.",
             "A swollen, hot or damaged battery: stop. Back up first. What needs opening the phone belongs to a qualified technician.");
+    private static final List<Extension> TABLES = List.of(TablesExtension.create());
     private static final String STYLE =
             "body{font:10.5pt/1.4 sans-serif;max-width:44em;margin:2em auto;color:#222}h1{font-size:1.5em;margin:0}"
                     + "h2{font-size:1.1em;margin:1.1em 0 .2em}table{border-collapse:collapse}td,th{text-align:left;"
@@ -63,25 +66,28 @@ public record Brief(String phone, Plan plan, Replay replay, List<Figure> figures
 
     /** As a page of HTML that needs nothing else. */
     public String html() {
-        List<TablesExtension> tables = List.of((TablesExtension) TablesExtension.create());
         String body = HtmlRenderer.builder()
-                .extensions(tables)
+                .extensions(TABLES)
                 .escapeHtml(true)
                 .build()
-                .render(Parser.builder().extensions(tables).build().parse(markdown()));
+                .render(Parser.builder().extensions(TABLES).build().parse(markdown()));
         String title = phone.replace("&", "&amp;").replace("<", "&lt;");
         return "<!DOCTYPE html>\n<html lang=\"en\"><head><meta charset=\"utf-8\"><title>" + title + "</title><style>"
                 + STYLE + "</style></head><body>\n" + body + "</body></html>\n";
     }
 
+    /** As plain text, for a printer. */
+    public String text() {
+        return TextContentRenderer.builder()
+                .extensions(TABLES)
+                .build()
+                .render(Parser.builder().extensions(TABLES).build().parse(markdown()));
+    }
+
     private static String step(Replay.Step step) {
-        String changes = step.changes().entrySet().stream()
-                .map(change -> change.getKey().label() + " "
-                        + change.getValue().before().orElse("not known") + " → "
-                        + change.getValue().after())
-                .collect(Collectors.joining("; "));
         String because = step.clauses().stream().map(Clause::reason).collect(Collectors.joining(" "));
-        return "1. **" + escaped(step.route().name()) + "** – " + escaped(changes) + ". " + escaped(because) + "\n";
+        return "1. **" + escaped(step.route().name()) + "** – " + escaped(step.changesInWords()) + ". "
+                + escaped(because) + "\n";
     }
 
     private static String row(Figure figure) {

@@ -1,6 +1,5 @@
 package org.mobrak.core.plan;
 
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
@@ -79,12 +78,13 @@ public record Goal(String key, String label, Map<Fact, String> wanted) {
         both.putAll(other.wanted);
         return torn || mending().isPresent() && other.mending().isPresent()
                 ? Optional.empty()
-                : Optional.of(new Goal(key + "+" + other.key, label + " and " + lowered(other.label), both));
+                : Optional.of(new Goal(key + "+" + other.key, label + " and " + other.inSentence(), both));
     }
 
-    private static String lowered(String label) {
-        boolean shout = label.length() > 1 && Character.isUpperCase(label.charAt(1));
-        return shout ? label : label.substring(0, 1).toLowerCase(Locale.ROOT) + label.substring(1);
+    /** The label as it stands within a sentence: an abbreviation keeps its capitals. */
+    public String inSentence() {
+        boolean abbreviated = label.length() > 1 && Character.isUpperCase(label.charAt(1));
+        return abbreviated ? label : label.substring(0, 1).toLowerCase(Locale.ROOT) + label.substring(1);
     }
 
     /** The facts a search starts from: whoever wants a trouble mended says that it is there. */
@@ -110,9 +110,9 @@ public record Goal(String key, String label, Map<Fact, String> wanted) {
 
     /** The goal in the words of the facts: {@code Root permanent, Recovery custom}. */
     public String inWords() {
-        List<Map.Entry<Fact, String>> entries = new ArrayList<>(new EnumMap<>(wanted).entrySet());
-        return entries.stream()
-                .map(want -> want.getKey().label() + " " + want.getValue())
-                .collect(Collectors.joining(", "));
+        return new EnumMap<>(wanted)
+                .entrySet().stream()
+                        .map(want -> want.getKey().label() + " " + want.getValue())
+                        .collect(Collectors.joining(", "));
     }
 }

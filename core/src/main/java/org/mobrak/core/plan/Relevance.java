@@ -24,9 +24,6 @@ import org.mobrak.core.identity.Facts;
  * nothing that the goal or another part of a plan asks for, because without them the plan costs less.
  */
 final class Relevance {
-    /** What a route asks for by the phones it was made for. */
-    private static final Set<Fact> VERSIONS = Set.of(Fact.OS_VERSION, Fact.BUILD_NUMBER, Fact.BOOTLOADER);
-
     private final Map<Fact, Set<String>> wanted = new EnumMap<>(Fact.class);
     private final Set<Fact> versions = EnumSet.noneOf(Fact.class);
 
@@ -82,7 +79,7 @@ final class Relevance {
         for (Route route : routes) {
             route.fits().requires().forEach(condition -> condition.facts().forEach(facts::add));
             route.work().gates().forEach(gate -> facts.add(gate.fact()));
-            facts.addAll(VERSIONS);
+            facts.addAll(Route.Target.VERSIONS);
         }
         return facts;
     }
@@ -115,7 +112,7 @@ final class Relevance {
             }
         }
         if (!route.fits().phones().isEmpty() || !route.fits().excludedBuilds().isEmpty()) {
-            versions.addAll(VERSIONS);
+            versions.addAll(Route.Target.VERSIONS);
         }
     }
 }

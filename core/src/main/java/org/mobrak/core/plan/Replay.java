@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Clause;
@@ -30,6 +31,17 @@ public record Replay(List<Step> steps, boolean reachesGoal) {
      * @param changes the facts it changes, with their values before (if known) and after
      */
     public record Step(Route route, List<Clause> clauses, Map<Fact, Change> changes) {
+        /** What it changes, for a person: {@code Recovery stock → custom; Root not known → permanent}. */
+        public String changesInWords() {
+            return changes.entrySet().stream()
+                    .map(change -> "%s %s → %s"
+                            .formatted(
+                                    change.getKey().label(),
+                                    change.getValue().before().orElse("not known"),
+                                    change.getValue().after()))
+                    .collect(Collectors.joining("; "));
+        }
+
         /** Whether every condition holds, or at least is not known to fail. */
         boolean holds(boolean mayAssume) {
             return clauses.stream()

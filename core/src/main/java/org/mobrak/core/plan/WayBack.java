@@ -24,7 +24,7 @@ public record WayBack(Fact fact, Optional<String> before, Optional<Route> route)
     public static List<WayBack> of(Plan plan, Catalogue catalogue, Facts facts, Optional<School> choice) {
         Map<Fact, String> after = new EnumMap<>(Fact.class);
         plan.routes().forEach(route -> after.putAll(route.changes().effects()));
-        List<Route> possible = Relevance.possible(catalogue, facts, choice);
+        List<Route> possible = Relevance.possible(catalogue.with(bringingBack(catalogue, after, facts)), facts, choice);
         List<WayBack> ways = new ArrayList<>();
         after.forEach((fact, value) -> {
             Optional<String> before = facts.value(fact);
@@ -34,6 +34,17 @@ public record WayBack(Fact fact, Optional<String> before, Optional<Route> route)
             }
         });
         return ways;
+    }
+
+    /** Judging is what costs, so first the few that bring a value back at all. */
+    private static List<Route> bringingBack(Catalogue catalogue, Map<Fact, String> after, Facts facts) {
+        return catalogue.routes().stream()
+                .filter(route -> route.changes().effects().entrySet().stream()
+                        .anyMatch(effect -> after.containsKey(effect.getKey())
+                                && facts.value(effect.getKey())
+                                        .filter(effect.getValue()::equals)
+                                        .isPresent()))
+                .toList();
     }
 
     private static boolean matters(Fact fact) {

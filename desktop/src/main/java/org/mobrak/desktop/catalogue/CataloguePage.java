@@ -79,6 +79,11 @@ public final class CataloguePage implements View {
         nothing.setMaxWidth(Double.MAX_VALUE);
         node = new HBox(own, nothing);
         node.getStyleClass().add("page");
+        takeDrops();
+    }
+
+    /** What is dropped here is another catalogue, not a reading. */
+    private void takeDrops() {
         node.setOnDragOver(drag -> {
             if (drag.getDragboard().hasFiles()) {
                 drag.acceptTransferModes(TransferMode.COPY);

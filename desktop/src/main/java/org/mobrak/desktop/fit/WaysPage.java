@@ -3,6 +3,7 @@ package org.mobrak.desktop.fit;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
@@ -37,6 +38,7 @@ public final class WaysPage implements View {
     private final StackPane body = new StackPane();
     private final Label summary = Texts.wrapped(Texts.plain(""));
     private final VBox node;
+    private Optional<Desk> shown = Optional.empty();
 
     /** The faces, in the order in which one looks at them. */
     private enum Face {
@@ -84,7 +86,11 @@ public final class WaysPage implements View {
         return tab;
     }
 
+    /** The map is drawn only when it is looked at. */
     private void turnTo(Face now) {
+        if (now == Face.MAP) {
+            shown.ifPresent(map::show);
+        }
         turn.getToggles().stream()
                 .filter(tab -> tab.getUserData() == now)
                 .findFirst()
@@ -118,7 +124,10 @@ public final class WaysPage implements View {
         }
         plans.show(desk);
         board.show(desk);
-        map.show(desk);
+        shown = Optional.of(desk);
+        if (face.get() == Face.MAP) {
+            map.show(desk);
+        }
     }
 
     private static String summary(Desk desk) {

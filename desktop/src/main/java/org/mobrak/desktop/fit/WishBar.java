@@ -3,7 +3,6 @@ package org.mobrak.desktop.fit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
@@ -61,8 +60,8 @@ final class WishBar {
         goal.setConverter(labelled(Goal::label));
         goal.valueProperty().addListener((property, old, wanted) -> wish(this::goal));
         also.setId("also");
-        also.setConverter(labelled(
-                one -> one.map(other -> "and " + lowered(other.label())).orElse("and nothing else")));
+        also.setConverter(
+                labelled(one -> one.map(other -> "and " + other.inSentence()).orElse("and nothing else")));
         also.valueProperty().addListener((property, old, wanted) -> wish(this::goal));
         school.setId("school");
         school.setConverter(labelled(one -> one.label));
@@ -141,10 +140,6 @@ final class WishBar {
         return Arrays.stream(goal.key().split("\\+"))
                 .flatMap(key -> Goal.ofKey(key).stream())
                 .toList();
-    }
-
-    private static String lowered(String label) {
-        return label.substring(0, 1).toLowerCase(Locale.ROOT) + label.substring(1);
     }
 
     private void wish(Runnable change) {

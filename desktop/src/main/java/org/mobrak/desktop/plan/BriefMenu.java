@@ -18,13 +18,13 @@ import org.mobrak.desktop.session.Session;
 final class BriefMenu extends MenuButton {
     private final Session session;
     private final Plan plan;
-    private final Supplier<String> markdown;
+    private final Supplier<String> text;
 
-    BriefMenu(Session session, Plan plan, Supplier<String> markdown) {
+    BriefMenu(Session session, Plan plan, Supplier<String> text) {
         super("One-page brief", new FontIcon(Feather.FILE_TEXT));
         this.session = session;
         this.plan = plan;
-        this.markdown = markdown;
+        this.text = text;
         setId("brief");
         getItems()
                 .setAll(
@@ -55,7 +55,7 @@ final class BriefMenu extends MenuButton {
             session.tell("No printer is set up here. Save the brief as a page and print that from a browser.");
             return;
         }
-        VBox page = new VBox(Texts.wrapped(Texts.plain(markdown.get().replaceAll("\\\\(.)", "$1"))));
+        VBox page = new VBox(Texts.wrapped(Texts.plain(text.get())));
         page.setPrefWidth(job.getJobSettings().getPageLayout().getPrintableWidth());
         if (job.showPrintDialog(getScene().getWindow()) && job.printPage(page)) {
             job.endJob();

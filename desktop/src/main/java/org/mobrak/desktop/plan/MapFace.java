@@ -176,7 +176,8 @@ public final class MapFace {
     }
 
     private void point() {
-        int number = plans.indexOf(choice.plan().get());
+        Plan plan = choice.plan().get();
+        int number = plan == null ? -1 : plans.indexOf(plan);
         drawn.forEach((link, nodes) -> {
             boolean asked =
                     link.isRefused() && link.route().equals(choice.route().get());

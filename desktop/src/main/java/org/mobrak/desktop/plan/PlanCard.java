@@ -12,7 +12,6 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
-import org.mobrak.core.identity.Fact;
 import org.mobrak.core.plan.Assumption;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.core.plan.Replay;
@@ -120,19 +119,9 @@ final class PlanCard extends VBox {
             if (!step.route().isHousekeeping()) {
                 name.getStyleClass().add("route-name");
             }
-            chain.getChildren().addAll(name, Texts.wrapped(Texts.soft("     " + changes(step))));
+            chain.getChildren().addAll(name, Texts.wrapped(Texts.soft("     " + step.changesInWords())));
             number++;
         }
         return chain;
-    }
-
-    private static String changes(Replay.Step step) {
-        return step.changes().entrySet().stream()
-                .map(change -> change(change.getKey(), change.getValue()))
-                .collect(Collectors.joining("; "));
-    }
-
-    private static String change(Fact fact, Replay.Change change) {
-        return "%s %s → %s".formatted(fact.label(), change.before().orElse("not known"), change.after());
     }
 }

@@ -179,9 +179,9 @@ public final class Session implements AutoCloseable {
         telling("Saving the brief", () -> bench.saveBrief(plan, file, wish()));
     }
 
-    /** A plan on one page as Markdown, for printing; dated today. */
+    /** A plan on one page as plain text, for printing; dated today. */
     public String briefOf(Desk desk, Plan plan) {
-        return desk.brief(plan, LocalDate.now(clock)).markdown();
+        return desk.brief(plan, LocalDate.now(clock)).text();
     }
 
     /** Tells the user something that no work brought about. */
