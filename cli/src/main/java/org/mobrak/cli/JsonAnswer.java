@@ -73,7 +73,7 @@ final class JsonAnswer {
                         .put("source", reading.source().word()));
     }
 
-    private static void findings(List<Finding> findings, ArrayNode nodes) {
+    static void findings(List<Finding> findings, ArrayNode nodes) {
         findings.forEach(finding -> nodes.addObject()
                 .put("severity", finding.severity().word())
                 .put("code", finding.code())

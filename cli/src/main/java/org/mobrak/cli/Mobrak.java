@@ -18,7 +18,14 @@ import picocli.CommandLine.Spec;
         mixinStandardHelpOptions = true,
         version = "Mobrak 0.1.0",
         description = "Says which phone this is, which routes fit it, and why the others do not.",
-        subcommands = {IdentifyCommand.class, PlanCommand.class, CompareVersionsCommand.class, CatalogueCommand.class})
+        subcommands = {
+            IdentifyCommand.class,
+            PlanCommand.class,
+            CompareVersionsCommand.class,
+            InspectCommand.class,
+            VerifyCommand.class,
+            CatalogueCommand.class
+        })
 public final class Mobrak implements Runnable {
     static final int DONE = 0;
     static final int ANSWER_IS_NO = 1;

@@ -34,8 +34,14 @@ public enum PartitionClass {
         this.severity = severity;
     }
 
+    /** For a person. */
     public String label() {
         return label;
+    }
+
+    /** For programs and catalogue files. */
+    public String word() {
+        return label.replace(' ', '-');
     }
 
     /** From 1 to 10. */

@@ -1,0 +1,89 @@
+package org.mobrak.cli;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Path;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.Callable;
+import org.mobrak.core.material.Digest;
+import org.mobrak.core.material.Inspection;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.ParentCommand;
+import picocli.CommandLine.Spec;
+
+/** What is this file? */
+@Command(
+        name = "inspect",
+        mixinStandardHelpOptions = true,
+        description = "Says what files are from their bytes, and what they would write.")
+final class InspectCommand implements Callable<Integer> {
+    @ParentCommand
+    private Mobrak mobrak;
+
+    @Spec
+    private CommandSpec spec;
+
+    @Parameters(
+            arity = "1..*",
+            paramLabel = "FILE",
+            description = "Files; folders stand for all files in them; - reads standard input.")
+    private List<String> files;
+
+    @Option(names = "--json", description = "One JSON object on standard output.")
+    private boolean json;
+
+    @Option(
+            names = "--headers-only",
+            description = "Read only headers, and work out no digests: quick with large files.")
+    private boolean headersOnly;
+
+    @Option(names = "--sha512", description = "Work out SHA-512 as well.")
+    private boolean sha512;
+
+    @Override
+    public Integer call() throws IOException {
+        PrintWriter out = spec.commandLine().getOut();
+        try (MaterialFiles material =
+                new MaterialFiles(mobrak, spec.commandLine().getErr())) {
+            List<Path> named = material.find(files);
+            List<Inspection> inspections =
+                    List.copyOf(material.inspect(named, wanted()).values());
+            if (json) {
+                JsonAnswer.write(answer(inspections, named.size()), out);
+            } else {
+                inspections.forEach(inspection -> new InspectionText(out).print(inspection));
+            }
+            return inspections.size() < named.size() ? Mobrak.UNREADABLE : Mobrak.DONE;
+        }
+    }
+
+    private Set<Digest> wanted() {
+        Set<Digest> wanted = EnumSet.noneOf(Digest.class);
+        if (!headersOnly) {
+            wanted.addAll(EnumSet.of(Digest.MD5, Digest.SHA1, Digest.SHA256, Digest.CRC32));
+        }
+        if (sha512) {
+            wanted.add(Digest.SHA512);
+        }
+        return wanted;
+    }
+
+    private static ObjectNode answer(List<Inspection> inspections, int named) {
+        ObjectNode answer = JsonNodeFactory.instance.objectNode();
+        if (named == 1 && inspections.size() == 1) {
+            InspectionJson.write(inspections.get(0), answer);
+            return answer;
+        }
+        ArrayNode nodes = answer.putArray("files");
+        inspections.forEach(inspection -> InspectionJson.write(inspection, nodes.addObject()));
+        return answer;
+    }
+}

@@ -1,0 +1,127 @@
+package org.mobrak.cli;
+
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.stream.Stream;
+import org.apache.commons.io.file.PathUtils;
+import org.apache.commons.io.function.IOFunction;
+import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.material.Digest;
+import org.mobrak.core.material.Digests;
+import org.mobrak.core.material.Inspection;
+import org.mobrak.core.material.PartitionNames;
+import org.mobrak.core.material.Watch;
+import org.mobrak.core.material.reader.Inspector;
+
+/** The files a command was given, looked into several at once, with a private temporary folder that goes with the command. */
+final class MaterialFiles implements AutoCloseable {
+    /** What is written on the command line for standard input. */
+    static final String STANDARD_INPUT = "-";
+
+    private static final int MOST_DEPTH = 16;
+    private static final int AT_ONCE = 2;
+
+    private final Mobrak mobrak;
+    private final PrintWriter err;
+    private final Path temporary;
+    private final ExecutorService arithmetic = Executors.newCachedThreadPool(MaterialFiles::quiet);
+    private final ExecutorService looking = Executors.newFixedThreadPool(AT_ONCE, MaterialFiles::quiet);
+
+    private final Inspector inspector;
+
+    MaterialFiles(Mobrak mobrak, PrintWriter err) throws IOException {
+        this.mobrak = mobrak;
+        this.err = err;
+        this.temporary = Files.createTempDirectory("mobrak-");
+        this.inspector = new Inspector(temporary, arithmetic, PartitionNames.usual());
+    }
+
+    private static Thread quiet(Runnable task) {
+        Thread thread = new Thread(task);
+        thread.setDaemon(true);
+        return thread;
+    }
+
+    /** The files meant: folders opened, standard input laid into a file of the same name. */
+    List<Path> find(List<String> named) throws IOException {
+        List<Path> files = new ArrayList<>();
+        for (String name : named) {
+            Path path = Path.of(name);
+            if (name.equals(STANDARD_INPUT)) {
+                Path copy = temporary.resolve(STANDARD_INPUT);
+                Files.copy(mobrak.standardInput(), copy, StandardCopyOption.REPLACE_EXISTING);
+                files.add(copy);
+            } else if (Files.isDirectory(path)) {
+                files.addAll(inside(path));
+            } else {
+                files.add(path);
+            }
+        }
+        return files;
+    }
+
+    private static List<Path> inside(Path folder) throws IOException {
+        try (Stream<Path> walk = Files.walk(folder, MOST_DEPTH)) {
+            List<Path> files = walk.filter(Files::isRegularFile).sorted().toList();
+            if (files.isEmpty()) {
+                throw new UnreadableInput(folder + " holds no file; name another folder.");
+            }
+            return files;
+        }
+    }
+
+    /** Looks into all of them; one that cannot be read is told on standard error and left out. */
+    Map<Path, Inspection> inspect(List<Path> files, Set<Digest> wanted) throws IOException {
+        return each(files, file -> inspector.inspect(file, wanted, Watch.NONE));
+    }
+
+    /** Works out digests of all of them; one that cannot be read is told on standard error and left out. */
+    Map<Path, Digests> digest(List<Path> files, Set<Digest> wanted) throws IOException {
+        return each(files, file -> inspector.digest(file, wanted, Watch.NONE));
+    }
+
+    private <T> Map<Path, T> each(List<Path> files, IOFunction<Path, T> work) throws IOException {
+        Map<Path, Future<T>> running = new LinkedHashMap<>();
+        files.forEach(file -> running.put(file, looking.submit(() -> work.apply(file))));
+        Map<Path, T> done = new LinkedHashMap<>();
+        for (Map.Entry<Path, Future<T>> one : running.entrySet()) {
+            result(one.getValue()).ifPresent(result -> done.put(one.getKey(), result));
+        }
+        return done;
+    }
+
+    private <T> Optional<T> result(Future<T> running) throws IOException {
+        try {
+            return Optional.of(running.get());
+        } catch (ExecutionException failed) {
+            if (failed.getCause() instanceof IOException unreadable) {
+                err.println("mobrak: " + unreadable.getMessage());
+                return Optional.empty();
+            }
+            throw new IllegalStateException(failed.getCause());
+        } catch (InterruptedException stopped) {
+            Thread.currentThread().interrupt();
+            throw new UnreadableInput("Stopped before the end.");
+        }
+    }
+
+    @Override
+    public void close() throws IOException {
+        looking.shutdownNow();
+        arithmetic.shutdownNow();
+        PathUtils.deleteDirectory(temporary);
+    }
+}

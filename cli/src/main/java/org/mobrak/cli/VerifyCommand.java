@@ -1,0 +1,205 @@
+package org.mobrak.cli;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
+import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.material.ChecksumList;
+import org.mobrak.core.material.ChecksumList.Line;
+import org.mobrak.core.material.Digest;
+import org.mobrak.core.material.Digests;
+import picocli.CommandLine.ArgGroup;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.ParentCommand;
+import picocli.CommandLine.Spec;
+
+/** Is this the file that was meant? */
+@Command(
+        name = "verify",
+        mixinStandardHelpOptions = true,
+        description = "Compares files with a checksum list or with one checksum.")
+final class VerifyCommand implements Callable<Integer> {
+    private static final long MOST_LIST_BYTES = 16 << 20;
+
+    @ParentCommand
+    private Mobrak mobrak;
+
+    @Spec
+    private CommandSpec spec;
+
+    @ArgGroup(multiplicity = "1")
+    private Expected expected;
+
+    @Parameters(
+            arity = "0..*",
+            paramLabel = "FILE",
+            description =
+                    "Files, folders or - for standard input; without any, all files the list names, beside the list.")
+    private List<String> files = List.of();
+
+    @Option(names = "--json", description = "One JSON object on standard output.")
+    private boolean json;
+
+    /** What the files are held against; exactly one of these. */
+    private static final class Expected {
+        @Option(names = "--list", paramLabel = "SUMS", description = "A checksum list in any of the usual shapes.")
+        private Path list;
+
+        @Option(names = "--md5", paramLabel = "H", description = "The MD5 of the file.")
+        private String md5;
+
+        @Option(names = "--sha1", paramLabel = "H", description = "The SHA-1 of the file.")
+        private String sha1;
+
+        @Option(names = "--sha256", paramLabel = "H", description = "The SHA-256 of the file.")
+        private String sha256;
+
+        Map.Entry<Digest, String> single() {
+            return md5 != null
+                    ? Map.entry(Digest.MD5, md5)
+                    : sha1 != null ? Map.entry(Digest.SHA1, sha1) : Map.entry(Digest.SHA256, sha256);
+        }
+    }
+
+    /**
+     * What became of one file.
+     *
+     * @param result {@code ok}, {@code mismatch}, {@code missing}, or {@code not listed}
+     */
+    private record Compared(String file, String result, Optional<Line> line, Optional<String> actual) {
+        boolean isOk() {
+            return result.equals("ok");
+        }
+    }
+
+    @Override
+    public Integer call() throws IOException {
+        ChecksumList list = expected.list == null ? single() : read(expected.list);
+        List<String> named = files.isEmpty() ? besideTheList(list) : files;
+        List<Compared> compared = new ArrayList<>();
+        try (MaterialFiles material =
+                new MaterialFiles(mobrak, spec.commandLine().getErr())) {
+            List<Path> found = material.find(named);
+            List<Path> there = found.stream().filter(Files::exists).toList();
+            Map<Path, Digests> digests = material.digest(there, wanted(list));
+            for (Path file : found) {
+                if (Files.notExists(file)) {
+                    compared.add(new Compared(file.toString(), "missing", Optional.empty(), Optional.empty()));
+                } else if (digests.containsKey(file)) {
+                    compared.add(compare(file, digests.get(file), list));
+                }
+            }
+            tell(compared);
+            return compared.size() < found.size()
+                    ? Mobrak.UNREADABLE
+                    : compared.stream().allMatch(Compared::isOk) ? Mobrak.DONE : Mobrak.ANSWER_IS_NO;
+        }
+    }
+
+    private ChecksumList single() {
+        Map.Entry<Digest, String> one = expected.single();
+        String value = one.getValue().replaceAll("[\\s:-]", "");
+        if (value.length() != one.getKey().hexDigits() || !value.matches("[0-9a-fA-F]+")) {
+            throw new ParameterException(
+                    spec.commandLine(),
+                    "--%s wants %d hexadecimal digits."
+                            .formatted(one.getKey().word(), one.getKey().hexDigits()));
+        }
+        if (files.isEmpty()) {
+            throw new ParameterException(spec.commandLine(), "Which file?");
+        }
+        return new ChecksumList(List.of(new Line(Optional.empty(), one.getKey(), value.toLowerCase(Locale.ROOT))));
+    }
+
+    private static ChecksumList read(Path file) throws IOException {
+        try {
+            if (Files.size(file) > MOST_LIST_BYTES) {
+                throw new UnreadableInput(file + " is too large to be a checksum list; check the path.");
+            }
+            // A stray byte in a remark must not hide the lines around it.
+            ChecksumList list = ChecksumList.parse(new String(Files.readAllBytes(file), StandardCharsets.UTF_8));
+            if (list.lines().isEmpty()) {
+                throw new UnreadableInput(file + " holds no checksum; check that it is the list.");
+            }
+            return list;
+        } catch (NoSuchFileException missing) {
+            throw new UnreadableInput(file + " does not exist; check the path.");
+        }
+    }
+
+    private List<String> besideTheList(ChecksumList list) {
+        Path folder = expected.list.toAbsolutePath().getParent();
+        List<String> named = list.lines().stream()
+                .flatMap(line -> line.name().stream())
+                .distinct()
+                .map(name -> folder.resolve(name).toString())
+                .toList();
+        if (named.isEmpty()) {
+            throw new ParameterException(spec.commandLine(), "The list names no files; which file is meant?");
+        }
+        return named;
+    }
+
+    private static Set<Digest> wanted(ChecksumList list) {
+        return list.lines().stream()
+                .map(Line::digest)
+                .collect(Collectors.toCollection(() -> EnumSet.noneOf(Digest.class)));
+    }
+
+    private static Compared compare(Path file, Digests digests, ChecksumList list) {
+        List<Line> lines = list.of(file.getFileName().toString());
+        if (lines.isEmpty()) {
+            return new Compared(file.toString(), "not listed", Optional.empty(), Optional.empty());
+        }
+        Optional<Line> wrong = lines.stream()
+                .filter(line -> !digests.agrees(line.digest(), line.value()).orElse(false))
+                .findFirst();
+        Line shown = wrong.orElse(lines.get(0));
+        return new Compared(
+                file.toString(), wrong.isPresent() ? "mismatch" : "ok", Optional.of(shown), digests.of(shown.digest()));
+    }
+
+    private void tell(List<Compared> compared) {
+        PrintWriter out = spec.commandLine().getOut();
+        if (json) {
+            ObjectNode answer = JsonNodeFactory.instance.objectNode();
+            ArrayNode nodes = answer.putArray("files");
+            compared.forEach(one -> write(one, nodes.addObject()));
+            JsonAnswer.write(answer, out);
+            return;
+        }
+        compared.forEach(one -> {
+            out.printf("%s: %s%n", one.file(), one.result());
+            if (one.result().equals("mismatch")) {
+                out.printf(
+                        "  should be %s%n  but is   %s%n",
+                        one.line().orElseThrow().value(), one.actual().orElse("?"));
+            }
+        });
+    }
+
+    private static void write(Compared one, ObjectNode node) {
+        node.put("file", one.file()).put("result", one.result());
+        one.line().ifPresent(line -> node.put("digest", line.digest().word()).put("expected", line.value()));
+        one.actual().ifPresent(actual -> node.put("actual", actual));
+    }
+}

@@ -1,0 +1,64 @@
+package org.mobrak.core.material;
+
+import com.fasterxml.jackson.core.type.TypeReference;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.dataformat.yaml.YAMLFactory;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.mobrak.core.catalogue.PartitionClass;
+
+/** What partitions are called, and of which class each is. A name that is not here is of the class unknown. */
+public final class PartitionNames {
+    private final Map<String, PartitionClass> classes;
+
+    private PartitionNames(Map<String, PartitionClass> classes) {
+        this.classes = Map.copyOf(classes);
+    }
+
+    /** The names in general use, from {@code partitions.yaml}. */
+    public static PartitionNames usual() {
+        try (InputStream table = PartitionNames.class.getResourceAsStream("partitions.yaml")) {
+            Map<PartitionClass, List<String>> names =
+                    new ObjectMapper(new YAMLFactory()).readValue(table, new TypeReference<>() {});
+            Map<String, PartitionClass> classes = new HashMap<>();
+            names.forEach((kind, ofKind) -> ofKind.forEach(name -> classes.put(name, kind)));
+            return new PartitionNames(classes);
+        } catch (IOException ofOurOwn) {
+            throw new UncheckedIOException(ofOurOwn);
+        }
+    }
+
+    /** These names and a phone's own, which win. */
+    public PartitionNames with(Map<String, PartitionClass> own) {
+        Map<String, PartitionClass> both = new HashMap<>(classes);
+        own.forEach((name, kind) -> both.put(name.toLowerCase(Locale.ROOT), kind));
+        return new PartitionNames(both);
+    }
+
+    public boolean knows(String partition) {
+        return classes.containsKey(partition);
+    }
+
+    /** The class of a partition by its lower-case name. */
+    public PartitionClass classOf(String partition) {
+        return classes.getOrDefault(partition, PartitionClass.UNKNOWN);
+    }
+
+    /**
+     * The partition that a member of an archive, a block device or a folder stands for: {@code recovery} for {@code
+     * images/recovery.img}, {@code /dev/block/by-name/recovery} and {@code recovery_a}.
+     */
+    public String partition(String place) {
+        String last =
+                place.replaceFirst("^(/[^/]+)/?$", "$1").replaceFirst(".*/", "").toLowerCase(Locale.ROOT);
+        String stem = last.replaceFirst(
+                "(\\.(img|bin|mbn|elf|raw|ext4|lz4|gz|xz|new|dat|br|patch|transfer|list|p|md5))+$", "");
+        String withoutSlot = stem.replaceFirst("_[ab]$", "");
+        return classes.containsKey(stem) ? stem : withoutSlot;
+    }
+}

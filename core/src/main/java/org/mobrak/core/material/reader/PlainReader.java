@@ -1,0 +1,41 @@
+package org.mobrak.core.material.reader;
+
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.CharBuffer;
+import java.nio.charset.CodingErrorAction;
+import java.nio.charset.StandardCharsets;
+import org.mobrak.core.material.FileKind;
+import org.mobrak.core.material.Part;
+
+/** What no other reader knows: text, or nothing known. */
+final class PlainReader implements PartReader {
+    @Override
+    public FileKind kind() {
+        return FileKind.UNKNOWN;
+    }
+
+    @Override
+    public boolean recognises(Fields head) {
+        return true;
+    }
+
+    @Override
+    public Part read(Piece piece, Looker looker) throws IOException {
+        byte[] head = piece.in().head(Looker.HEAD_BYTES);
+        return Part.plain(piece.name(), piece.bytes(), isText(head) ? FileKind.TEXT : FileKind.UNKNOWN);
+    }
+
+    /** UTF-8 without control characters; a character cut by the end of the head does not count against it. */
+    private static boolean isText(byte[] head) {
+        CharBuffer text = CharBuffer.allocate(head.length);
+        boolean malformed = StandardCharsets.UTF_8
+                .newDecoder()
+                .onMalformedInput(CodingErrorAction.REPORT)
+                .decode(ByteBuffer.wrap(head), text, false)
+                .isError();
+        return head.length > 0
+                && !malformed
+                && text.flip().chars().allMatch(c -> c >= ' ' && c != 0x7f || c == '\n' || c == '\r' || c == '\t');
+    }
+}
