@@ -10,10 +10,15 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.mobrak.core.catalogue.PartitionClass;
 
 /** What partitions are called, and of which class each is. A name that is not here is of the class unknown. */
 public final class PartitionNames {
+    private static final Pattern ENDINGS =
+            Pattern.compile("(\\.(img|bin|mbn|elf|raw|ext4|lz4|gz|xz|new|dat|br|patch|transfer|list|p|md5))+$");
+    private static final Pattern SLOT = Pattern.compile("_[ab]$");
+
     private final Map<String, PartitionClass> classes;
 
     private PartitionNames(Map<String, PartitionClass> classes) {
@@ -54,11 +59,10 @@ public final class PartitionNames {
      * images/recovery.img}, {@code /dev/block/by-name/recovery} and {@code recovery_a}.
      */
     public String partition(String place) {
-        String last =
-                place.replaceFirst("^(/[^/]+)/?$", "$1").replaceFirst(".*/", "").toLowerCase(Locale.ROOT);
-        String stem = last.replaceFirst(
-                "(\\.(img|bin|mbn|elf|raw|ext4|lz4|gz|xz|new|dat|br|patch|transfer|list|p|md5))+$", "");
-        String withoutSlot = stem.replaceFirst("_[ab]$", "");
+        String path = place.endsWith("/") ? place.substring(0, place.length() - 1) : place;
+        String last = path.substring(path.lastIndexOf('/') + 1).toLowerCase(Locale.ROOT);
+        String stem = ENDINGS.matcher(last).replaceFirst("");
+        String withoutSlot = SLOT.matcher(stem).replaceFirst("");
         return classes.containsKey(stem) ? stem : withoutSlot;
     }
 }

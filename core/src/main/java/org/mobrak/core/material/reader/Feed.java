@@ -10,7 +10,7 @@ final class Feed extends InputStream {
     private byte[] ahead = {};
     private int taken;
     private long position;
-    private long unwanted;
+    private long passed;
 
     Feed(InputStream in) {
         this.in = in;
@@ -35,11 +35,16 @@ final class Feed extends InputStream {
     }
 
     /**
-     * The next bytes are of no interest: whoever reads them gets their number but not their values. An archive's library reads
-     * through members to come to the next; this lets it do so without the disk.
+     * The next bytes are of no interest: they are skipped at once, and whoever reads them gets their number but not their
+     * values. An archive's library reads through members to come to the next; this lets it do so without the disk.
      */
-    void pass(long count) {
-        unwanted = Math.max(0, count);
+    void pass(long count) throws IOException {
+        long place = position;
+        while (position < place + count && skip(place + count - position) > 0) {
+            // A stream may skip less than it was asked to.
+        }
+        passed = position - place;
+        position = place;
     }
 
     /** Skips to a place further on; {@link Broken} if the end comes first. */
@@ -64,8 +69,11 @@ final class Feed extends InputStream {
         if (length == 0) {
             return 0;
         }
-        if (unwanted > 0) {
-            return readUnwanted(length);
+        if (passed > 0) {
+            int given = (int) Math.min(length, passed);
+            passed -= given;
+            position += given;
+            return given;
         }
         int held = Math.min(length, ahead.length - taken);
         if (held > 0) {
@@ -77,16 +85,6 @@ final class Feed extends InputStream {
         int read = in.read(into, offset, length);
         position += Math.max(0, read);
         return read;
-    }
-
-    private int readUnwanted(int length) throws IOException {
-        long passed = skip(Math.min(length, unwanted));
-        if (passed == 0) {
-            unwanted = 0;
-            return -1;
-        }
-        unwanted -= passed;
-        return (int) passed;
     }
 
     @Override

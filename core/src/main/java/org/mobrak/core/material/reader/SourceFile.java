@@ -1,5 +1,6 @@
 package org.mobrak.core.material.reader;
 
+import java.io.BufferedInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.channels.Channels;
@@ -16,6 +17,9 @@ import org.mobrak.core.identity.UnreadableInput;
 
 /** The file that is looked into, held open; it can tell whether it has changed since. */
 final class SourceFile implements AutoCloseable {
+    /** Enough for the headers of small members; whatever reads more at once goes past it. */
+    private static final int BUFFER = 1 << 14;
+
     private final Path path;
     private final FileChannel channel;
     private final long bytes;
@@ -54,7 +58,7 @@ final class SourceFile implements AutoCloseable {
     /** Its bytes from the start. Skipping costs nothing. */
     InputStream stream() throws IOException {
         channel.position(0);
-        return new ProxyInputStream(Channels.newInputStream(channel)) {
+        InputStream bytes = new ProxyInputStream(Channels.newInputStream(channel)) {
             @Override
             protected void handleIOException(IOException failed) throws IOException {
                 throw failed instanceof ClosedByInterruptException
@@ -62,6 +66,7 @@ final class SourceFile implements AutoCloseable {
                         : new SourceFailed(path + " could not be read to its end: " + failed.getMessage(), failed);
             }
         };
+        return new BufferedInputStream(bytes, BUFFER);
     }
 
     /** Whether its size or time is another than when it was opened. */

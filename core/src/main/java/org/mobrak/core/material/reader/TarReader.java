@@ -26,6 +26,7 @@ import org.mobrak.core.material.TrailerDigest;
 final class TarReader implements PartReader {
     private static final int RECORD = 512;
     private static final int STEP = 1 << 16;
+    private static final long LARGE = 64L << 20;
     private static final int MAGIC_AT = 257;
     private static final byte[] MAGIC = Fields.magic("7573746172");
     private static final int CHECKSUM_AT = 148;
@@ -142,23 +143,24 @@ final class TarReader implements PartReader {
         private final Feed in;
         private final MemberNames names;
         private final List<Part> inside = new ArrayList<>();
+        /** Never closed: that would close the stream it reads from, which is not its own. */
+        private TarArchiveInputStream tar;
 
         Members(Piece piece, Looker looker, Feed in) {
             this.piece = piece;
             this.looker = looker;
             this.in = in;
             this.names = new MemberNames(piece, looker);
+            this.tar = new TarArchiveInputStream(in);
         }
 
         void run() throws IOException {
-            // Not closed: that would close the stream it reads from, which is not its own.
-            TarArchiveInputStream tar = new TarArchiveInputStream(in);
             long end = 0;
             for (TarArchiveEntry entry = tar.getNextEntry(); entry != null; entry = tar.getNextEntry()) {
                 if (!looker.mayList(piece)) {
                     return;
                 }
-                member(tar, entry);
+                member(entry);
                 end = in.position();
             }
             if (in.position() < end + RECORD) {
@@ -169,7 +171,7 @@ final class TarReader implements PartReader {
             }
         }
 
-        private void member(TarArchiveInputStream tar, TarArchiveEntry entry) throws IOException {
+        private void member(TarArchiveEntry entry) throws IOException {
             names.check(entry.getName());
             if (entry.isLink() || entry.isSymbolicLink()) {
                 looker.tell(Finding.caution(
@@ -182,11 +184,11 @@ final class TarReader implements PartReader {
                         "“%s”: “%s” is a device or pipe, which no package needs."
                                 .formatted(piece.path(), entry.getName())));
             } else if (!entry.isDirectory()) {
-                content(tar, entry);
+                content(entry);
             }
         }
 
-        private void content(TarArchiveInputStream tar, TarArchiveEntry entry) throws IOException {
+        private void content(TarArchiveEntry entry) throws IOException {
             long start = in.position();
             long size = entry.getSize();
             if (piece.bytes().isPresent() && size > piece.bytes().getAsLong() - start) {
@@ -202,8 +204,20 @@ final class TarReader implements PartReader {
             Piece member = piece.inside(entry.getName(), OptionalLong.of(entry.getRealSize()), tar);
             inside.add(looker.look(member));
             if (!entry.isSparse()) {
-                in.pass(size - (in.position() - start));
+                pass(start, size);
             }
+        }
+
+        /** Over what is left of a member. */
+        private void pass(long start, long size) throws IOException {
+            long left = size - (in.position() - start);
+            if (left < LARGE) {
+                in.pass(left);
+                return;
+            }
+            // The library would walk through it in small steps; one that begins anew behind it knows no different.
+            in.skipTo(start + (size + RECORD - 1) / RECORD * RECORD);
+            tar = new TarArchiveInputStream(in);
         }
     }
 }
