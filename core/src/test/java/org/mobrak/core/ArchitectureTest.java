@@ -25,9 +25,13 @@ class ArchitectureTest {
             "identity.build",
             "identity.check",
             "catalogue",
+            "material",
+            "material.reader",
+            "material.check",
             "fit",
             "plan",
             "job",
+            "gather",
             "logbook");
 
     @Test

@@ -3,6 +3,8 @@ package org.mobrak.core.catalogue;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.Source;
@@ -25,7 +27,15 @@ public record KnownPhone(PhoneFamily family, PhoneFamily.Variant variant, String
                 said.add(reading(fact, value, at));
             }
         });
+        variant.rollbackFuse().ifPresent(fuse -> said.add(reading(Fact.ROLLBACK_FUSE, fuse, at)));
         return said;
+    }
+
+    /** The class of each of its partitions, by name. */
+    public Map<String, PartitionClass> partitionClasses() {
+        return family.partitions().stream()
+                .collect(
+                        Collectors.toMap(PhoneFamily.Partition::name, PhoneFamily.Partition::kind, (one, same) -> one));
     }
 
     private Reading reading(Fact fact, String value, Instant at) {

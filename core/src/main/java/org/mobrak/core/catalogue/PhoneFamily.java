@@ -1,20 +1,40 @@
 package org.mobrak.core.catalogue;
 
 import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
+import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.mobrak.core.identity.Fact;
 
-/** One shop name and the variants sold under it. */
+/**
+ * One shop name and the variants sold under it.
+ *
+ * @param partitions how the storage is divided, from its start to its end; empty where nobody has written it down
+ */
 @JsonIgnoreProperties("origin")
-public record PhoneFamily(String id, String maker, String shopName, List<Variant> variants) {
+public record PhoneFamily(
+        String id, String maker, String shopName, List<Variant> variants, List<Partition> partitions) {
+    public PhoneFamily {
+        partitions = partitions == null ? List.of() : List.copyOf(partitions);
+    }
+
+    /**
+     * A stretch of the storage.
+     *
+     * @param name as flashers and scripts call it
+     * @param kind what is on it
+     * @param bytes its size, where it is known
+     */
+    public record Partition(
+            String name, @JsonProperty("class") PartitionClass kind, Optional<Long> bytes) {}
 
     /**
      * One model number, exactly as the phone reports it, and by what else it is known.
      *
      * @param baseband what its baseband version begins with
+     * @param rollbackFuse {@code present} if it will not start with something older than it has run, else {@code absent}
      */
     public record Variant(
             String model,
@@ -22,7 +42,8 @@ public record PhoneFamily(String id, String maker, String shopName, List<Variant
             Optional<String> region,
             Optional<String> chipset,
             Optional<String> device,
-            Optional<String> baseband) {
+            Optional<String> baseband,
+            Optional<String> rollbackFuse) {
 
         /** What tells this variant from its sisters, by fact; the baseband only by its beginning. */
         Map<Fact, String> marks() {

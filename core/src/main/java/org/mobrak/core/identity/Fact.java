@@ -57,6 +57,12 @@ public enum Fact {
             "writeProtection", "Write protection", Group.BOOT_SECURITY, oneOf("on", "off"), "Bootloader screen"),
     WARRANTY_FUSE(
             "warrantyFuse", "Warranty fuse", Group.BOOT_SECURITY, oneOf("intact", "blown"), "Download-mode screen"),
+    ROLLBACK_FUSE(
+            "rollbackFuse",
+            "Rollback fuse",
+            Group.BOOT_SECURITY,
+            oneOf("present", "absent"),
+            "The catalogue, or what others with this model report"),
     CUSTOM_WRITES("customWrites", "Custom writes", Group.BOOT_SECURITY, number(0, 9999), "Download-mode screen"),
     RECOVERY("recovery", "Recovery", Group.CONDITION, oneOf("stock", "custom"), "Boot into recovery and look"),
     ROOT(

@@ -7,6 +7,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.catalogue.Route.Phase;
@@ -20,9 +23,19 @@ import org.mobrak.core.plan.Plan;
  *
  * @param title the plan's routes by name
  * @param effects the state facts that hold when the job has worked
+ * @param writes the classes of partition its routes write
+ * @param money what its routes cost in all, with the currency; empty where they are free
  */
-public record RunSheet(String title, List<SheetStep> steps, Map<Fact, String> effects) {
+public record RunSheet(
+        String title,
+        List<SheetStep> steps,
+        Map<Fact, String> effects,
+        Set<PartitionClass> writes,
+        Optional<String> money) {
     public RunSheet {
+        // Sheets of jobs that began under an earlier version say nothing of these.
+        writes = writes == null ? Set.of() : Set.copyOf(writes);
+        money = money == null ? Optional.empty() : money;
         steps = List.copyOf(steps);
         effects = Map.copyOf(effects);
     }
@@ -44,7 +57,12 @@ public record RunSheet(String title, List<SheetStep> steps, Map<Fact, String> ef
         }
         Map<Fact, String> effects = new LinkedHashMap<>();
         plan.routes().forEach(route -> effects.putAll(route.changes().effects()));
-        return new RunSheet(plan.title(), steps, effects);
+        Set<PartitionClass> writes = plan.routes().stream()
+                .flatMap(route -> route.changes().writes().stream())
+                .collect(Collectors.toSet());
+        Optional<String> money =
+                Optional.of(plan.amount()).filter(amount -> plan.cost().money() > 0);
+        return new RunSheet(plan.title(), steps, effects, writes, money);
     }
 
     /** The steps of one phase. */

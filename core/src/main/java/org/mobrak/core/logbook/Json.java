@@ -9,6 +9,7 @@ import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
 import java.util.List;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.job.RunSheet;
+import org.mobrak.core.material.Material;
 
 /** Values that the logbook keeps whole in one column. */
 final class Json {
@@ -32,6 +33,10 @@ final class Json {
     }
 
     static List<Finding> findings(String json) {
+        return read(json, new TypeReference<>() {});
+    }
+
+    static Material material(String json) {
         return read(json, new TypeReference<>() {});
     }
 

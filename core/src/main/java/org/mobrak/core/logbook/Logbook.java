@@ -24,6 +24,7 @@ public final class Logbook {
 
     private final Jdbi jdbi;
     private final LogbookRows rows;
+    private final Materials materials;
 
     Logbook(Jdbi jdbi) {
         this.jdbi = jdbi.installPlugin(new SqlObjectPlugin())
@@ -36,6 +37,7 @@ public final class Logbook {
         jdbi.registerColumnMapper(
                 new GenericType<List<Finding>>() {}, (row, column, context) -> Json.findings(row.getString(column)));
         this.rows = jdbi.onDemand(LogbookRows.class);
+        this.materials = new Materials(jdbi);
     }
 
     /** ISO 8601 sorts and reads well; the driver's own form is a bare number. */
@@ -48,6 +50,11 @@ public final class Logbook {
         protected Argument build(Instant value, ConfigRegistry config) {
             return (position, statement, context) -> statement.setString(position, value.toString());
         }
+    }
+
+    /** The files that were looked into, and the stock copies. */
+    public Materials materials() {
+        return materials;
     }
 
     public List<PhoneRecord> phones() {

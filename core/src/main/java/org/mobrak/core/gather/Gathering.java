@@ -1,0 +1,106 @@
+package org.mobrak.core.gather;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.fit.GateJudge;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
+import org.mobrak.core.job.RunSheet;
+import org.mobrak.core.job.SheetStep;
+
+/** Everything a job needs on the bench, and how it stands with each: files first, then tools, then things. */
+public record Gathering(List<GatherItem> items) {
+    private static final Set<Fact> THINGS = Set.of(Fact.CABLE, Fact.CARD, Fact.SERVICE_PLUG, Fact.INTERNET);
+
+    public Gathering {
+        items = List.copyOf(items);
+    }
+
+    /**
+     * The list of a run sheet.
+     *
+     * @param ticked the steps that are ticked; a tool is had when its step is
+     * @param kept every file that was looked into, for whatever job
+     */
+    public static Gathering of(RunSheet sheet, Set<String> ticked, Catalogue catalogue, Facts facts, List<Kept> kept) {
+        List<SheetStep> gather = sheet.of(Phase.GATHER);
+        List<GatherItem> items = new ArrayList<>(new Placing(catalogue, facts, kept)
+                .place(gather.stream()
+                        .flatMap(step ->
+                                step.file().map(file -> new Need.OfFile(step.id(), step.route(), file)).stream())
+                        .toList()));
+        gather.stream()
+                .filter(step -> step.file().isEmpty())
+                .map(step -> tool(step, ticked))
+                .forEach(items::add);
+        sheet.of(Phase.PREPARE).stream()
+                .filter(step ->
+                        step.gate().filter(gate -> THINGS.contains(gate.fact())).isPresent())
+                .map(step -> thing(step, facts))
+                .forEach(items::add);
+        sheet.money().map(Gathering::money).ifPresent(items::add);
+        return new Gathering(items);
+    }
+
+    private static GatherItem tool(SheetStep step, Set<String> ticked) {
+        boolean had = ticked.contains(step.id());
+        return item(
+                new Need.OfTool(step.id(), step.title(), step.detail().text()),
+                had ? Standing.HAVE : Standing.UNCHECKED,
+                had ? "Ticked on the run sheet." : step.detail().text());
+    }
+
+    private static GatherItem thing(SheetStep step, Facts facts) {
+        GateJudge judged = GateJudge.of(step.gate().orElseThrow(), facts);
+        Standing standing = switch (judged.result()) {
+            case YES -> Standing.HAVE;
+            case NO -> Standing.MISSING;
+            case UNKNOWN -> Standing.UNCHECKED;
+        };
+        return item(new Need.OfThing(step.id(), step.title(), step.detail().text()), standing, judged.sentence());
+    }
+
+    private static GatherItem money(String amount) {
+        return item(
+                new Need.OfThing("", "Money: " + amount, "What the routes cost."),
+                Standing.UNCHECKED,
+                "What the routes cost in all; only you know whether it is worth it.");
+    }
+
+    private static GatherItem item(Need need, Standing standing, String reason) {
+        return new GatherItem(need, standing, Optional.empty(), List.of(), reason);
+    }
+
+    /** The line of a step of the run sheet. */
+    public Optional<GatherItem> of(String stepId) {
+        return items.stream()
+                .filter(item -> item.need().stepId().equals(stepId))
+                .findFirst();
+    }
+
+    public long count(Standing standing) {
+        return items.stream().filter(item -> item.standing() == standing).count();
+    }
+
+    /** The bytes still to be fetched, as far as sizes are known. */
+    public long missingBytes() {
+        return items.stream()
+                .filter(item -> item.standing() == Standing.MISSING || item.standing() == Standing.WRONG)
+                .mapToLong(item -> item.need() instanceof Need.OfFile file
+                        ? file.file().bytes().orElse(0L)
+                        : 0L)
+                .sum();
+    }
+
+    /** Whether some file that is still to be fetched has no known size. */
+    public boolean hasUnknownSizes() {
+        return items.stream()
+                .anyMatch(item -> item.standing() == Standing.MISSING
+                        && item.need() instanceof Need.OfFile file
+                        && file.file().bytes().isEmpty());
+    }
+}
