@@ -10,6 +10,7 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import javafx.animation.AnimationTimer;
 import javafx.application.Application;
 import javafx.application.Platform;
@@ -86,6 +87,15 @@ public final class Screenshots extends Application {
         step(() -> session.wish(Goal.ofKey("root+recovery").orElseThrow()));
         shot("map", () -> press("face-map"));
         step(() -> press("face-plans"));
+        step(() -> session.wish(Goal.ofKey("recovery").orElseThrow()));
+        step(() -> shell.open(org.mobrak.desktop.shell.Stage.FILES));
+        shot("gather", () -> lookInto("l210_rec_FINAL(2).tar", "bench-flasher-3.07.zip"));
+        step(() -> lookInto("LN2-F09-131022-stock.tar.md5"));
+        shot("file-on-the-table", () -> press("face-table"));
+        shot("file-wrong", () -> lookInto("root-package-from-the-thread.zip"));
+        shot("copies", () -> press("face-copies"));
+        step(() -> press("face-gather"));
+        step(() -> shell.open(org.mobrak.desktop.shell.Stage.WAYS));
         step(() -> pick("Hive 8"));
         shot("plans-none", () -> unfold("figure-in-all"));
         step(() -> pick("Hive 11"));
@@ -117,6 +127,12 @@ public final class Screenshots extends Application {
             pick("Hive 9");
             shell.open(org.mobrak.desktop.shell.Stage.READINGS);
         });
+    }
+
+    private void lookInto(String... names) {
+        session.lookInto(Stream.of(names)
+                .map(name -> folder.resolve("bench/files").resolve(name))
+                .toList());
     }
 
     private void press(String id) {

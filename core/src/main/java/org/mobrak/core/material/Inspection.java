@@ -34,6 +34,11 @@ public record Inspection(
                 .toList();
     }
 
+    /** The same with digests that were worked out at another time. */
+    public Inspection with(Digests known) {
+        return new Inspection(file, bytes, root, Optional.of(known), trailer, devices, writes, findings);
+    }
+
     public FileKind kind() {
         return root.kind();
     }

@@ -163,7 +163,7 @@ class AccountTest {
                 .startsWith("Hive <3> | *best*")
                 .contains("Recovery stock → custom", "Left for good", "The way back", "key-recovery-l210.tar");
         assertThat(brief.html())
-                .contains("<h1>Hive &lt;3&gt; | *best*</h1>", "<table>", "e454b8fdb9d17bae")
+                .contains("<h1>Hive &lt;3&gt; | *best*</h1>", "<table>", "c0af184f2d2e579c")
                 .doesNotContain("<3>");
     }
 

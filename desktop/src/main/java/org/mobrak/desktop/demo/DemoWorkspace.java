@@ -5,12 +5,17 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import org.apache.commons.io.file.PathUtils;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.catalogue.Route.Gate;
+import org.mobrak.core.gather.Kept;
+import org.mobrak.core.gather.StockCopy;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.TypedReading;
 import org.mobrak.core.identity.reader.RawText;
 import org.mobrak.core.identity.reader.TextIntake;
@@ -21,6 +26,12 @@ import org.mobrak.core.job.SheetStep;
 import org.mobrak.core.logbook.Logbook;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.Workspace;
+import org.mobrak.core.material.Digest;
+import org.mobrak.core.material.Inspection;
+import org.mobrak.core.material.Material;
+import org.mobrak.core.material.PartitionNames;
+import org.mobrak.core.material.Watch;
+import org.mobrak.core.material.reader.Inspector;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
 import org.mobrak.core.plan.Plan;
@@ -72,7 +83,38 @@ public final class DemoWorkspace {
             if (phone.done().isPresent()) {
                 work(record, phone.done().get(), then);
             }
+            lookInto(record, phone);
         }
+    }
+
+    private void lookInto(PhoneRecord record, DrawerFile.Phone phone) throws IOException {
+        Facts facts = identity(record).facts();
+        PartitionNames names = PartitionNames.usual();
+        Inspector inspector = new Inspector(demo, Runnable::run, names);
+        for (String name : phone.files()) {
+            Path file = demo.resolve("files").resolve(name);
+            Inspection inspection = inspector.inspect(file, EnumSet.allOf(Digest.class), Watch.NONE);
+            Kept kept = logbook.materials().keep(file, Material.of(inspection), clock.instant());
+            for (DrawerFile.Copy copy : phone.copies()) {
+                if (copy.file().equals(name)) {
+                    register(record, kept, copy, facts);
+                }
+            }
+        }
+    }
+
+    private void register(PhoneRecord record, Kept kept, DrawerFile.Copy copy, Facts facts) {
+        String model = facts.value(Fact.MODEL).orElseThrow();
+        String build = facts.value(Fact.BUILD_NUMBER).orElseThrow();
+        logbook.materials().register(record, kept, copy.covers(), model, build, clock.instant());
+        if (copy.verified()) {
+            List<StockCopy> copies = logbook.materials().copies(record);
+            logbook.materials().check(copies.get(copies.size() - 1), true, clock.instant());
+        }
+    }
+
+    private Identity identity(PhoneRecord phone) {
+        return Identity.of(catalogue, logbook.dossier(phone).ledger(), List.of());
     }
 
     private void work(PhoneRecord phone, DrawerFile.Done done, Instant then) {
@@ -89,7 +131,7 @@ public final class DemoWorkspace {
     }
 
     private Plan plan(PhoneRecord phone, DrawerFile.Done done) {
-        Identity identity = Identity.of(catalogue, logbook.dossier(phone).ledger(), List.of());
+        Identity identity = identity(phone);
         Goal goal = Goal.ofKey(done.goal()).orElseThrow();
         return Planner.plan(goal, catalogue, identity.facts(), Optional.empty(), Limits.none()).plans().stream()
                 .filter(plan -> plan.routes().get(0).id().equals(done.route()))

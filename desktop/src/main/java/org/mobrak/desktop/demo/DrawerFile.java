@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.link.Bench;
 import org.mobrak.link.BenchPhone;
 
@@ -20,12 +21,25 @@ public record DrawerFile(List<Phone> phones, List<OnBench> bench) {
      *
      * @param typed what its keeper said of it, as {@code key=value}
      * @param done the job it has behind it
+     * @param files those that were looked into for it
+     * @param copies those of them that bring it back
      */
-    record Phone(String nickname, List<String> readings, List<String> typed, Optional<Done> done) {
+    record Phone(
+            String nickname,
+            List<String> readings,
+            List<String> typed,
+            Optional<Done> done,
+            List<String> files,
+            List<Copy> copies) {
         Phone {
+            files = files == null ? List.of() : List.copyOf(files);
+            copies = copies == null ? List.of() : List.copyOf(copies);
             typed = typed == null ? List.of() : List.copyOf(typed);
         }
     }
+
+    /** A file registered as a stock copy of what it covers, for the build the phone runs. */
+    record Copy(String file, PartitionClass covers, boolean verified) {}
 
     /** A job that ended so many days ago. */
     record Done(String route, String goal, int days) {}

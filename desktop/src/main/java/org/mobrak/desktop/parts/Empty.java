@@ -8,6 +8,6 @@ public final class Empty extends VBox {
     public Empty(String what, String todo) {
         getStyleClass().add("empty");
         setAlignment(Pos.CENTER);
-        getChildren().addAll(Texts.heading(what), Texts.wrapped(Texts.soft(todo)));
+        getChildren().addAll(Texts.wrapped(Texts.heading(what)), Texts.wrapped(Texts.soft(todo)));
     }
 }

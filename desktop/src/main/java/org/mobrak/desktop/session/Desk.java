@@ -3,20 +3,34 @@ package org.mobrak.desktop.session;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Identity;
+import org.mobrak.core.catalogue.KnownPhone;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.FitCheck;
 import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.School;
+import org.mobrak.core.gather.ComeBack;
+import org.mobrak.core.gather.Gathering;
+import org.mobrak.core.gather.Kept;
+import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.build.Overlay;
 import org.mobrak.core.identity.build.Ruler;
+import org.mobrak.core.job.Job;
+import org.mobrak.core.job.RunSheet;
+import org.mobrak.core.job.SheetStep;
 import org.mobrak.core.logbook.Dossier;
+import org.mobrak.core.material.Material;
+import org.mobrak.core.material.check.MaterialCheck;
+import org.mobrak.core.material.check.Use;
 import org.mobrak.core.plan.Account;
 import org.mobrak.core.plan.Brief;
 import org.mobrak.core.plan.Figure;
@@ -42,7 +56,16 @@ public record Desk(
         List<NextReading> next,
         Planner.Answer answer,
         List<String> otherBuilds,
-        Catalogue catalogue) {
+        Catalogue catalogue,
+        Stock stock) {
+
+    /**
+     * What lies ready for the phone.
+     *
+     * @param kept every file that was looked into, for whatever phone
+     * @param copies those that bring this phone back
+     */
+    public record Stock(List<Kept> kept, List<StockCopy> copies) {}
 
     /** What the user wants of the phone and will not put up with; an empty school is the usual one. */
     public record Wish(Goal goal, Optional<School> school, Limits limits) {
@@ -52,7 +75,7 @@ public record Desk(
         }
     }
 
-    static Desk of(Dossier dossier, Catalogue catalogue, Wish wish) {
+    static Desk of(Dossier dossier, Catalogue catalogue, Wish wish, Stock stock) {
         Identity identity = Identity.of(catalogue, dossier.ledger(), dossier.findings());
         return new Desk(
                 dossier,
@@ -65,7 +88,8 @@ public record Desk(
                 NextReading.propose(catalogue, identity.facts(), wish.school()),
                 Planner.plan(wish.goal(), catalogue, identity.facts(), wish.school(), wish.limits()),
                 otherBuilds(catalogue, identity),
-                catalogue);
+                catalogue,
+                stock);
     }
 
     /** One of the phone's build strings with another laid over it; empty where the other is of no such form. */
@@ -104,6 +128,45 @@ public record Desk(
         String model = facts.value(Fact.MODEL).orElse("model not known");
         String phone = dossier.phone().nickname() + " (" + model + ")";
         return new Brief(phone, plan, replay(plan), account(plan), wayBack(plan), day);
+    }
+
+    /** What the running job needs on the bench; without one, what a plan would need. */
+    public Optional<Gathering> gathering(Optional<Plan> plan) {
+        Optional<Job> job = dossier.runningJob();
+        Set<String> ticked = job.stream()
+                .flatMap(running -> running.sheet().steps().stream().filter(running::isTicked))
+                .map(SheetStep::id)
+                .collect(Collectors.toSet());
+        return sheet(plan).map(sheet -> Gathering.of(sheet, ticked, catalogue, identity.facts(), stock.kept()));
+    }
+
+    /** The running job's sheet; without one, that of a plan. */
+    public Optional<RunSheet> sheet(Optional<Plan> plan) {
+        return dossier.runningJob().map(Job::sheet).or(() -> plan.map(RunSheet::of));
+    }
+
+    /** Whether what a job writes could be put back. */
+    public List<ComeBack> comeBack(Optional<Plan> plan) {
+        return sheet(plan)
+                .map(sheet -> ComeBack.of(sheet.writes(), identity.facts(), stock.copies()))
+                .orElse(List.of());
+    }
+
+    /** What there is to say of a file for this phone, whatever it is for. */
+    public List<Finding> judge(Material file) {
+        return MaterialCheck.of(Use.lookedAt(file, identity.facts(), catalogue));
+    }
+
+    /** The phone as the catalogue knows it. */
+    public Optional<KnownPhone> known() {
+        return known(catalogue, identity.facts());
+    }
+
+    static Optional<KnownPhone> known(Catalogue catalogue, Facts facts) {
+        return facts.value(Fact.MODEL)
+                .flatMap(model -> catalogue.phones().stream()
+                        .filter(phone -> phone.model().equals(model))
+                        .findFirst());
     }
 
     private static List<String> otherBuilds(Catalogue catalogue, Identity identity) {

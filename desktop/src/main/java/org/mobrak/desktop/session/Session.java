@@ -10,9 +10,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
@@ -20,13 +20,19 @@ import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import org.mobrak.core.catalogue.Difference;
+import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.fit.School;
+import org.mobrak.core.gather.JobFolder;
+import org.mobrak.core.gather.Kept;
+import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.reader.TextIntake;
 import org.mobrak.core.job.JournalEntry;
 import org.mobrak.core.job.SheetStep;
 import org.mobrak.core.logbook.PhoneRecord;
+import org.mobrak.core.material.Digest;
+import org.mobrak.core.material.PartitionNames;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
 import org.mobrak.core.plan.Plan;
@@ -48,7 +54,14 @@ public final class Session implements AutoCloseable {
     private final ReadOnlyObjectWrapper<Snapshot> snapshot = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyObjectWrapper<Optional<Notice>> notice = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Optional<Question>> question = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<Optional<Progress>> progress = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Optional<String>> work = new ReadOnlyObjectWrapper<>(Optional.empty());
+
+    /** Large files are read on a thread of their own, so that the rest of the work goes on. */
+    private final ExecutorService reader = Executors.newSingleThreadExecutor(task -> new Thread(task, "reader"));
+
+    // This belongs to the reader's thread.
+    private FileReading files;
 
     // These belong to the worker thread.
     private Workbench bench;
@@ -56,7 +69,7 @@ public final class Session implements AutoCloseable {
 
     // These belong to the thread that draws.
     private int pending;
-    private Future<?> latest;
+    private Task latest;
 
     /** Something that has nothing to tell when it went well. */
     private interface Quiet {
@@ -86,6 +99,11 @@ public final class Session implements AutoCloseable {
     /** What the worker is doing, in a few words; empty while it rests. */
     public ReadOnlyObjectProperty<Optional<String>> work() {
         return work.getReadOnlyProperty();
+    }
+
+    /** How far the reading of a file has come; empty while none is read. */
+    public ReadOnlyObjectProperty<Optional<Progress>> progress() {
+        return progress.getReadOnlyProperty();
     }
 
     public void open() {
@@ -204,6 +222,86 @@ public final class Session implements AutoCloseable {
         change("Putting the other catalogue away", () -> bench.leaveCatalogue());
     }
 
+    /** Looks into files, remembers what was found and lays the last of them on the table. */
+    public void lookInto(List<Path> named) {
+        String what = named.size() == 1
+                ? "Looking into " + named.get(0).getFileName()
+                : "Looking into " + named.size() + " files";
+        reading(
+                what,
+                (read, names) -> read.inspect(named, names),
+                found -> bench.bin().keep(found, bench.now()));
+    }
+
+    /** Lays a file on the table that was looked into before. */
+    public void lay(Kept file) {
+        reading("Opening " + file.material().name(), (read, names) -> read.headers(file.path(), names), found -> {
+            bench.bin().lay(file, found.with(file.material().digests()));
+            return null;
+        });
+    }
+
+    /** Holds another file against the one on the table. */
+    public void layBeside(Kept other) {
+        reading("Opening " + other.material().name(), (read, names) -> read.headers(other.path(), names), found -> {
+            bench.bin().layBeside(found.with(other.material().digests()));
+            return null;
+        });
+    }
+
+    /** Puts a file away that was looked into; it stays on the disk. */
+    public void putAway(Kept file) {
+        change("Putting " + file.material().name() + " away", () -> bench.bin().putAway(file, bench.now()));
+    }
+
+    /** Copies a file into the job's folder, under a name that sorts by its turn, and goes on with the copy. */
+    public void keepForJob(Kept file, int turn, String name, JobFolder folder) {
+        Path place = folder.place(turn, name);
+        reading(
+                "Copying " + name,
+                (read, names) -> read.keep(
+                        folder,
+                        file.path(),
+                        place,
+                        file.material().digests().of(Digest.SHA256).orElse(""),
+                        names),
+                found -> {
+                    bench.bin().keep(List.of(found), bench.now());
+                    return new Notice(false, "Kept as " + place);
+                });
+    }
+
+    /** Registers a file as a copy that brings the phone on the desk back. */
+    public void registerCopy(Kept file, PartitionClass covers) {
+        telling("Registering a copy", () -> bench.register(file, covers));
+    }
+
+    /** Reads a copy whole and holds its digest against the one it was registered with. */
+    public void verifyCopy(StockCopy copy) {
+        String registered = copy.file().material().digests().of(Digest.SHA256).orElse("");
+        reading(
+                "Verifying " + copy.file().material().name(),
+                (read, names) -> read.digest(copy.file().path()),
+                digests -> bench.bin()
+                        .checked(copy, digests.agrees(Digest.SHA256, registered).orElse(false), bench.now()));
+    }
+
+    public void unregisterCopy(StockCopy copy) {
+        telling("Taking a copy off the register", () -> bench.bin().unregister(copy, bench.now()));
+    }
+
+    /** Where the files of a job for the phone on the desk are kept. */
+    public JobFolder jobFolder(Desk desk) {
+        return JobFolder.of(
+                Bin.files(folder),
+                desk.dossier()
+                        .runningJob()
+                        .map(job -> LocalDate.ofInstant(job.startedAt(), clock.getZone()))
+                        .orElseGet(() -> LocalDate.now(clock)),
+                desk.dossier().phone().nickname(),
+                desk.answer().goal().label());
+    }
+
     /** Writes the run sheet of a plan and starts the job. */
     public void start(Plan plan) {
         change("Writing the run sheet", () -> bench.start(plan));
@@ -238,7 +336,7 @@ public final class Session implements AutoCloseable {
 
     /** Stops what is running; what was on disk by then stays. */
     public void cancel() {
-        Optional.ofNullable(latest).ifPresent(task -> task.cancel(true));
+        Optional.ofNullable(latest).ifPresent(Task::stop);
     }
 
     public void dismiss() {
@@ -248,14 +346,27 @@ public final class Session implements AutoCloseable {
     /** Waits for the work in hand, then gives the workspace free. */
     @Override
     public void close() {
+        reader.shutdownNow();
         worker.execute(this::closeBench);
         worker.shutdown();
         try {
+            reader.awaitTermination(10, TimeUnit.SECONDS);
+            closeFiles();
             if (!worker.awaitTermination(10, TimeUnit.SECONDS)) {
                 worker.shutdownNow();
             }
         } catch (InterruptedException stopped) {
             Thread.currentThread().interrupt();
+        }
+    }
+
+    private void closeFiles() {
+        try {
+            if (files != null) {
+                files.close();
+            }
+        } catch (IOException unimportant) {
+            LOG.warn("The temporary folder could not be removed", unimportant);
         }
     }
 
@@ -283,17 +394,83 @@ public final class Session implements AutoCloseable {
     }
 
     private void asking(String what, Callable<Outcome> change) {
+        begin(what);
+        latest = new Task(() -> finish(what, change), () -> finish(what, Session::cancelled));
+        worker.execute(latest);
+    }
+
+    private void begin(String what) {
         notice.set(Optional.empty());
         question.set(Optional.empty());
         pending++;
         work.set(Optional.of(what));
-        latest = worker.submit(() -> {
-            Optional<Outcome> outcome = attempt(what, change);
-            // A cancelled task leaves its mark on the thread, and the database must not see it.
-            Thread.interrupted();
-            Optional<Snapshot> next = Optional.ofNullable(bench).map(open -> open.look(wish()));
-            Platform.runLater(() -> show(next, outcome));
-        });
+    }
+
+    /** On the worker thread: makes a change and shows how everything stands after it. */
+    private void finish(String what, Callable<Outcome> change) {
+        Optional<Outcome> outcome = attempt(what, change);
+        // A cancelled task leaves its mark on the thread, and the database must not see it.
+        Thread.interrupted();
+        Optional<Snapshot> next = Optional.ofNullable(bench).map(open -> open.look(wish()));
+        Platform.runLater(() -> show(next, outcome));
+    }
+
+    /** Something that reads files. */
+    private interface Read<T> {
+        T read(FileReading files, PartitionNames names) throws IOException;
+    }
+
+    /** What is done with what was read, on the worker thread. */
+    private interface Keeping<T> {
+        Notice keep(T found) throws IOException;
+    }
+
+    /** Reads on the reader's thread, then changes on the worker's; a reading that was cancelled changes nothing. */
+    private <T> void reading(String what, Read<T> reading, Keeping<T> keeping) {
+        begin(what);
+        latest = new Task(
+                () -> {
+                    Callable<Outcome> change = read(reading, keeping);
+                    worker.execute(() -> finish(what, change));
+                    Platform.runLater(() -> progress.set(Optional.empty()));
+                },
+                () -> worker.execute(() -> finish(what, Session::cancelled)));
+        reader.execute(latest);
+    }
+
+    /** What remains to be done once the reading is over; of one that failed, to tell so. */
+    private <T> Callable<Outcome> read(Read<T> reading, Keeping<T> keeping) {
+        try {
+            T found = reading.read(files(), partitionNames());
+            return () -> Optional.ofNullable(keeping.keep(found))
+                    .map(Outcome.Told::new)
+                    .orElse(null);
+        } catch (IOException | RuntimeException failed) {
+            return () -> {
+                throw failed;
+            };
+        }
+    }
+
+    private static Outcome cancelled() throws InterruptedException {
+        throw new InterruptedException("stopped by the user");
+    }
+
+    private FileReading files() throws IOException {
+        if (files == null) {
+            files = new FileReading(clock, now -> Platform.runLater(() -> progress.set(Optional.of(now))));
+        }
+        return files;
+    }
+
+    private PartitionNames partitionNames() throws IOException {
+        try {
+            return worker.submit(() -> bench.partitionNames()).get();
+        } catch (InterruptedException cancelled) {
+            throw new ClosedByInterruptException();
+        } catch (ExecutionException failed) {
+            throw new IllegalStateException(failed.getCause());
+        }
     }
 
     private void show(Optional<Snapshot> next, Optional<Outcome> outcome) {

@@ -5,14 +5,17 @@ import java.util.List;
 import java.util.Optional;
 import org.mobrak.core.catalogue.Difference;
 import org.mobrak.core.catalogue.Fault;
+import org.mobrak.core.gather.Kept;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.logbook.PhoneRecord;
+import org.mobrak.core.material.Inspection;
 
 /**
  * Everything the window shows, as it stands on disk.
  *
  * @param desk the phone that is picked; empty while the drawer is
  * @param past the jobs that have ended, the newest first
+ * @param table the file that lies open; empty while none does
  * @param undo what can be undone, in a few words
  * @param redo what can be done again, in a few words
  */
@@ -23,6 +26,7 @@ public record Snapshot(
         List<PastJob> past,
         List<String> bench,
         Shelf shelf,
+        Optional<Table> table,
         Optional<String> undo,
         Optional<String> redo) {
 
@@ -42,6 +46,13 @@ public record Snapshot(
             Optional<Path> other,
             List<Difference> differences,
             List<Fault> otherFaults) {}
+
+    /**
+     * The file that lies open.
+     *
+     * @param beside another that is held against it
+     */
+    public record Table(Kept kept, Inspection inspection, Optional<Inspection> beside) {}
 
     /** A job that has ended, and whose it was. */
     public record PastJob(PhoneRecord phone, Job job) {}

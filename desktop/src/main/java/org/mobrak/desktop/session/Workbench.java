@@ -15,6 +15,9 @@ import java.util.Optional;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Difference;
 import org.mobrak.core.catalogue.Identity;
+import org.mobrak.core.catalogue.PartitionClass;
+import org.mobrak.core.gather.Kept;
+import org.mobrak.core.gather.Standing;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Reading;
@@ -34,6 +37,7 @@ import org.mobrak.core.logbook.Logbook;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.SetAside;
 import org.mobrak.core.logbook.Workspace;
+import org.mobrak.core.material.PartitionNames;
 import org.mobrak.core.plan.Brief;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.link.Answer;
@@ -48,6 +52,7 @@ final class Workbench implements AutoCloseable {
 
     private final Workspace workspace;
     private final Shelf shelf;
+    private final Bin bin;
     private final PhoneLink link;
     private final Clock clock;
     private final UndoStack undo = new UndoStack();
@@ -58,6 +63,7 @@ final class Workbench implements AutoCloseable {
     private Workbench(Workspace workspace, PhoneLink link, Clock clock) {
         this.workspace = workspace;
         this.shelf = new Shelf(workspace);
+        this.bin = new Bin(workspace.logbook().materials(), undo);
         this.link = link;
         this.clock = clock;
         String last = logbook().setting(LAST_PHONE).orElse("");
@@ -258,7 +264,7 @@ final class Workbench implements AutoCloseable {
     }
 
     Notice saveBrief(Plan plan, Path file, Desk.Wish wish) throws IOException {
-        Brief brief = Desk.of(dossier(), catalogue(), wish).brief(plan, LocalDate.now(clock));
+        Brief brief = desk(dossier(), wish).brief(plan, LocalDate.now(clock));
         boolean markdown = file.toString().endsWith(".md");
         try {
             Files.writeString(file, markdown ? brief.markdown() : brief.html());
@@ -288,15 +294,47 @@ final class Workbench implements AutoCloseable {
         undo.forget();
     }
 
+    Bin bin() {
+        return bin;
+    }
+
+    Path folder() {
+        return workspace.folder();
+    }
+
+    /** What the partitions of the phone on the desk are called. */
+    PartitionNames partitionNames() {
+        return Bin.names(
+                picked.flatMap(phone -> Desk.known(catalogue(), identity().facts())));
+    }
+
+    /** Registers a file as a copy that brings the phone on the desk back; it is of the build the phone runs. */
+    Notice register(Kept file, PartitionClass covers) {
+        Facts facts = identity().facts();
+        String build = facts.value(Fact.BUILD_NUMBER)
+                .orElseThrow(
+                        () -> new IllegalStateException(
+                                "The phone's build number is not known; read it first, or the copy cannot be told from another."));
+        return bin.register(phone(), file, covers, facts.value(Fact.MODEL).orElse(""), build, now());
+    }
+
     void tick(SheetStep step, Desk.Wish wish) {
         Job job = runningJob();
-        refuse(job.objectionToTick(
-                step, Desk.of(dossier(), catalogue(), wish).identity().facts()));
+        Desk desk = desk(dossier(), wish);
+        refuse(job.objectionToTick(step, desk.identity().facts()).or(() -> objectionOfBench(step, desk)));
         log(job, JournalEntry.Kind.TICKED, step);
         undo.did(new UndoStack.Step(
                 "tick “" + step.title() + "”",
                 () -> log(job, JournalEntry.Kind.UNTICKED, step),
                 () -> log(job, JournalEntry.Kind.TICKED, step)));
+    }
+
+    /** A step that gathers a file is not ticked while the file that was taken for it is wrong. */
+    private static Optional<String> objectionOfBench(SheetStep step, Desk desk) {
+        return desk.gathering(Optional.empty())
+                .flatMap(list -> list.of(step.id()))
+                .filter(item -> item.standing() == Standing.WRONG)
+                .map(item -> "The file on the bench is wrong: " + item.reason());
     }
 
     void untick(SheetStep step) {
@@ -327,7 +365,7 @@ final class Workbench implements AutoCloseable {
         Optional<Desk> desk = picked.flatMap(phone -> dossiers.stream()
                         .filter(dossier -> dossier.phone().equals(phone))
                         .findFirst())
-                .map(dossier -> Desk.of(dossier, catalogue(), wish));
+                .map(dossier -> desk(dossier, wish));
         return new Snapshot(
                 workspace.folder(),
                 dossiers.stream()
@@ -337,8 +375,14 @@ final class Workbench implements AutoCloseable {
                 past(dossiers),
                 link.seen(),
                 shelf.look(),
+                bin.table(desk.map(one -> one.stock().kept()).orElseGet(bin::kept)),
                 undo.nextUndo(),
                 undo.nextRedo());
+    }
+
+    private Desk desk(Dossier dossier, Desk.Wish wish) {
+        Desk.Stock stock = new Desk.Stock(bin.kept(), bin.copies(dossier.phone()));
+        return Desk.of(dossier, catalogue(), wish, stock);
     }
 
     /** Only the phone on the desk changes; the others are as they were when they last lay there. */
@@ -384,7 +428,7 @@ final class Workbench implements AutoCloseable {
         return dossier().runningJob().orElseThrow(() -> new IllegalStateException("No job runs on this phone."));
     }
 
-    private Instant now() {
+    Instant now() {
         return clock.instant();
     }
 

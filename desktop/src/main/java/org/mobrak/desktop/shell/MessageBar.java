@@ -15,6 +15,7 @@ import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.session.Notice;
+import org.mobrak.desktop.session.Progress;
 import org.mobrak.desktop.session.Question;
 import org.mobrak.desktop.session.Session;
 
@@ -27,7 +28,9 @@ final class MessageBar {
     private final Label asked = Texts.wrapped(Texts.plain(""));
     private final Button apart = new Button();
     private final VBox question;
+    private final ProgressBar bar = new ProgressBar();
     private final Label doing = Texts.plain("");
+    private final Label far = Texts.soft("");
     private final HBox work;
     private final PauseTransition patience = new PauseTransition(A_BLINK);
     private final StackPane node;
@@ -45,7 +48,8 @@ final class MessageBar {
         Button cancel = new Button("Cancel");
         cancel.setId("cancel");
         cancel.setOnAction(press -> session.cancel());
-        work = new HBox(new ProgressBar(), doing, cancel);
+        doing.setId("doing");
+        work = new HBox(bar, doing, far, cancel);
         work.getStyleClass().add("notice");
         node = new StackPane(notice, question, work);
         node.getStyleClass().add("message-bar");
@@ -56,6 +60,7 @@ final class MessageBar {
         session.notice().addListener((property, old, what) -> show(what));
         session.question().addListener((property, old, what) -> ask(what));
         session.work().addListener((property, old, what) -> showWork(what));
+        session.progress().addListener((property, old, now) -> showProgress(now));
     }
 
     Region node() {
@@ -111,6 +116,11 @@ final class MessageBar {
             patience.stop();
             present(work, false);
         }
+    }
+
+    private void showProgress(Optional<Progress> now) {
+        bar.setProgress(now.map(Progress::part).orElse(ProgressBar.INDETERMINATE_PROGRESS));
+        far.setText(now.map(Progress::words).orElse(""));
     }
 
     private static void present(Region part, boolean there) {

@@ -38,6 +38,7 @@ import org.mobrak.desktop.fit.WaysPage;
 import org.mobrak.desktop.identity.ReadingsPage;
 import org.mobrak.desktop.job.SheetPage;
 import org.mobrak.desktop.logbook.LogbookPage;
+import org.mobrak.desktop.material.FilesPage;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.session.Desk;
 import org.mobrak.desktop.session.Session;
@@ -67,6 +68,7 @@ public final class Shell {
         readings = new ReadingsPage(session);
         pages.put(Stage.READINGS, readings);
         pages.put(Stage.WAYS, new WaysPage(session));
+        pages.put(Stage.FILES, new FilesPage(session));
         pages.put(Stage.RUN_SHEET, new SheetPage(session));
         pages.put(Stage.LOGBOOK, new LogbookPage(zone));
         pages.put(Stage.CATALOGUE, new CataloguePage(session));

@@ -3,6 +3,7 @@ package org.mobrak.desktop.shell;
 import java.util.List;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.Verdict;
+import org.mobrak.core.gather.Standing;
 import org.mobrak.desktop.session.Desk;
 import org.mobrak.desktop.session.Snapshot;
 
@@ -18,6 +19,11 @@ public enum Stage {
             List.of(
                     "Warranty is usually lost, and some marks are permanent. A rooted phone is easier to attack.",
                     "Local law and the carrier's terms decide about unlocking, radio software and tethering.")),
+    FILES(
+            "Files",
+            List.of(
+                    "A wrong file is what turns a phone into a brick. Never write one made for another model, however alike.",
+                    "Take files from one place only. A right checksum shows that it is the file; not that its maker meant well.")),
     RUN_SHEET(
             "Run sheet",
             List.of(
@@ -57,6 +63,7 @@ public enum Stage {
             case READINGS ->
                 snapshot.desk().map(desk -> known(desk) + " facts known").orElse("no phone");
             case WAYS -> snapshot.desk().map(Stage::open).orElse("");
+            case FILES -> snapshot.desk().map(Stage::gathered).orElse("");
             case RUN_SHEET ->
                 snapshot.desk()
                         .flatMap(desk -> desk.dossier().runningJob())
@@ -72,6 +79,12 @@ public enum Stage {
     private static String faults(Snapshot snapshot) {
         int count = snapshot.shelf().faults().size();
         return count == 0 ? "" : count == 1 ? ", 1 fault" : ", " + count + " faults";
+    }
+
+    private static String gathered(Desk desk) {
+        return desk.gathering(desk.answer().plans().stream().findFirst())
+                .map(list -> list.count(Standing.HAVE) + " of " + list.items().size() + " gathered")
+                .orElse("nothing to gather");
     }
 
     private static int known(Desk desk) {

@@ -35,7 +35,7 @@ final class WritesRule implements Rule {
         return write.kind().canBrickForGood() && write.kind() != PartitionClass.UNKNOWN
                 ? Optional.of(Finding.caution(
                         "writes-" + write.kind().word(),
-                        "It would write the %s (%s): a bad write there can be for good. Battery at 90 % and copies first."
+                        "It would write the %s (%s): a bad write there can be for good. Battery at 90 %% and copies first."
                                 .formatted(write.kind().label(), write.because())))
                 : Optional.empty();
     }

@@ -77,8 +77,7 @@ final class BoundedChannel implements SeekableByteChannel {
         return channel.isOpen();
     }
 
+    /** Does nothing: the library closes what it reads when it is collected as garbage, and the channel is not its own. */
     @Override
-    public void close() throws IOException {
-        channel.close();
-    }
+    public void close() {}
 }

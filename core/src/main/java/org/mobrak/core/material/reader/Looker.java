@@ -111,6 +111,10 @@ final class Looker {
         } catch (Broken broken) {
             tell(Finding.stop(broken.code(), "“%s”: %s.".formatted(piece.path(), broken.getMessage())));
         } catch (IOException | RuntimeException ofTheLibrary) {
+            if (isKnownToBeCut()) {
+                // What else is wrong follows from that.
+                return;
+            }
             // The libraries for archives tell of damage by whatever exception their arithmetic runs into.
             String why = ofTheLibrary.getMessage() == null
                     ? ofTheLibrary.getClass().getSimpleName()
@@ -120,5 +124,9 @@ final class Looker {
                     "“%s” is damaged or cut short (%s). Fetch it again."
                             .formatted(piece.path(), why.lines().findFirst().orElse(""))));
         }
+    }
+
+    private boolean isKnownToBeCut() {
+        return findings.stream().anyMatch(finding -> finding.code().equals("truncated"));
     }
 }

@@ -1,0 +1,138 @@
+package org.mobrak.desktop.session;
+
+import java.io.IOException;
+import java.nio.channels.ClosedByInterruptException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.function.Consumer;
+import java.util.stream.Stream;
+import org.apache.commons.io.file.PathUtils;
+import org.mobrak.core.gather.JobFolder;
+import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.material.Digest;
+import org.mobrak.core.material.Digests;
+import org.mobrak.core.material.Inspection;
+import org.mobrak.core.material.PartitionNames;
+import org.mobrak.core.material.Watch;
+import org.mobrak.core.material.reader.Inspector;
+
+/** Reads files that may be large, on whatever thread calls, and tells how far it has come. An interrupt stops it. */
+final class FileReading implements AutoCloseable {
+    private static final Set<Digest> DIGESTS = EnumSet.allOf(Digest.class);
+    private static final int MOST_FILES = 500;
+    private static final int MOST_DEPTH = 6;
+    private static final Duration BEAT = Duration.ofMillis(100);
+
+    private final Path temporary;
+    private final Clock clock;
+    private final Consumer<Progress> listener;
+    private final ExecutorService arithmetic = Executors.newCachedThreadPool(FileReading::quiet);
+
+    FileReading(Clock clock, Consumer<Progress> listener) throws IOException {
+        this.temporary = Files.createTempDirectory("mobrak-");
+        this.clock = clock;
+        this.listener = listener;
+    }
+
+    private static Thread quiet(Runnable task) {
+        Thread thread = new Thread(task, "digests");
+        thread.setDaemon(true);
+        return thread;
+    }
+
+    /** All named files looked into, folders opened; the first that cannot be read stops it. */
+    List<Inspection> inspect(List<Path> named, PartitionNames names) throws IOException {
+        List<Inspection> found = new ArrayList<>();
+        Inspector inspector = new Inspector(temporary, arithmetic, names);
+        for (Path file : files(named)) {
+            found.add(inspector.inspect(file, DIGESTS, watch(file)));
+        }
+        return found;
+    }
+
+    /** Only the headers of a file, which is quick. */
+    Inspection headers(Path file, PartitionNames names) throws IOException {
+        return new Inspector(temporary, arithmetic, names).inspect(file, Set.of(), Watch.NONE);
+    }
+
+    Digests digest(Path file) throws IOException {
+        return new Inspector(temporary, arithmetic, PartitionNames.usual())
+                .digest(file, EnumSet.of(Digest.SHA256), watch(file));
+    }
+
+    /** A copy in a job's folder, read back; a copy that is not the same to the byte is removed again. */
+    Inspection keep(JobFolder folder, Path from, Path place, String sha256, PartitionNames names) throws IOException {
+        Path copy = folder.keep(from, place, watch(from));
+        try {
+            Inspection read = inspect(List.of(copy), names).get(0);
+            if (read.digests()
+                    .flatMap(digests -> digests.agrees(Digest.SHA256, sha256))
+                    .orElse(false)) {
+                return read;
+            }
+        } catch (ClosedByInterruptException cancelled) {
+            Files.delete(copy);
+            throw cancelled;
+        }
+        Files.delete(copy);
+        throw new UnreadableInput("The copy in %s was not the same as %s and was removed; check the disk and try again."
+                .formatted(folder.path(), from));
+    }
+
+    private static List<Path> files(List<Path> named) throws IOException {
+        List<Path> files = new ArrayList<>();
+        for (Path path : named) {
+            if (Files.isDirectory(path)) {
+                try (Stream<Path> walk = Files.walk(path, MOST_DEPTH)) {
+                    walk.filter(Files::isRegularFile).sorted().forEach(files::add);
+                }
+            } else {
+                files.add(path);
+            }
+        }
+        if (files.isEmpty()) {
+            throw new UnreadableInput("There is no file in that folder; take another.");
+        }
+        if (files.size() > MOST_FILES) {
+            throw new UnreadableInput("There are %,d files in there, more than %d; take a folder further in."
+                    .formatted(files.size(), MOST_FILES));
+        }
+        return files;
+    }
+
+    /** Tells at most ten times a second: the screen cannot show more. */
+    private Watch watch(Path file) throws IOException {
+        String name = file.getFileName().toString();
+        long total = Files.exists(file) ? Files.size(file) : 0;
+        Instant begun = clock.instant();
+        return new Watch() {
+            private long read;
+            private Instant told = begun;
+
+            @Override
+            public void read(long bytes) {
+                read += bytes;
+                Instant now = clock.instant();
+                if (Duration.between(told, now).compareTo(BEAT) >= 0) {
+                    told = now;
+                    listener.accept(new Progress(name, read, total, Duration.between(begun, now)));
+                }
+            }
+        };
+    }
+
+    @Override
+    public void close() throws IOException {
+        arithmetic.shutdownNow();
+        PathUtils.deleteDirectory(temporary);
+    }
+}
