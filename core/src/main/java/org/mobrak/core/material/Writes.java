@@ -40,14 +40,19 @@ public final class Writes {
                 || part.kind().isTar()) {
             return Stream.of(part);
         }
-        boolean wraps = part.inside().stream().anyMatch(Writes::isPackage);
-        return wraps || part.kind().isPacked() ? part.inside().stream().flatMap(Writes::packages) : Stream.of(part);
+        return wraps(part) || part.kind().isPacked()
+                ? part.inside().stream().flatMap(Writes::packages)
+                : Stream.of(part);
+    }
+
+    /** Whether it is a mere wrapping: somewhere in it, archives opened, lies a package. */
+    private static boolean wraps(Part part) {
+        return (part.kind() == FileKind.ZIP || part.kind().isPacked())
+                && part.inside().stream().anyMatch(inner -> isPackage(inner) || wraps(inner));
     }
 
     private static boolean isPackage(Part part) {
-        return part.kind().isTar()
-                || part.kind() == FileKind.UPDATE_ZIP
-                || part.kind().isPacked();
+        return part.kind().isTar() || part.kind() == FileKind.UPDATE_ZIP;
     }
 
     private Stream<Write> direct(Part pack) {

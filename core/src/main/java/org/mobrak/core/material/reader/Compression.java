@@ -1,6 +1,5 @@
 package org.mobrak.core.material.reader;
 
-import io.airlift.compress.lzo.LzopHadoopStreams;
 import java.io.IOException;
 import java.io.InputStream;
 import org.apache.commons.compress.compressors.gzip.GzipCompressorInputStream;
@@ -36,7 +35,7 @@ enum Compression {
     LZO("lzo", "894c5a4f000d0a1a0a") {
         @Override
         InputStream open(InputStream in, boolean whole) throws IOException {
-            return new LzopHadoopStreams().createInputStream(in);
+            return new LzopStream(in);
         }
     },
     LZ4_LEGACY("lz4", "02214c18") {

@@ -10,7 +10,7 @@ import java.io.InputStream;
  * MiB, the last to less. It has no end mark: a size no block can have ends it. Within a kernel the size of the whole stands behind the last
  * block, which may look like the size of another; there a block that cannot be read ends it too.
  */
-final class LegacyLz4Stream extends InputStream {
+final class LegacyLz4Stream extends BlockStream {
     private static final byte[] MAGIC = Fields.magic("02214c18");
     private static final int BLOCK = 8 << 20;
     private static final int MOST_PACKED = BLOCK + BLOCK / 255 + 16;
@@ -20,8 +20,6 @@ final class LegacyLz4Stream extends InputStream {
     private final byte[] block = new byte[BLOCK];
     private final boolean whole;
     private boolean begun;
-    private int at;
-    private int length;
 
     LegacyLz4Stream(InputStream in, boolean whole) throws IOException {
         this.in = in;
@@ -32,23 +30,7 @@ final class LegacyLz4Stream extends InputStream {
     }
 
     @Override
-    public int read() throws IOException {
-        byte[] one = new byte[1];
-        return read(one, 0, 1) < 0 ? -1 : one[0] & 0xff;
-    }
-
-    @Override
-    public int read(byte[] into, int offset, int count) throws IOException {
-        if (at == length && !next()) {
-            return -1;
-        }
-        int taken = Math.min(count, length - at);
-        System.arraycopy(block, at, into, offset, taken);
-        at += taken;
-        return taken;
-    }
-
-    private boolean next() throws IOException {
+    boolean next() throws IOException {
         byte[] size = in.readNBytes(4);
         if (size.length < 4) {
             return false;
@@ -66,7 +48,7 @@ final class LegacyLz4Stream extends InputStream {
             throw end;
         }
         begun = true;
-        return length > 0;
+        return true;
     }
 
     private void unpack(byte[] bytes, long packed) throws Broken {
@@ -76,8 +58,7 @@ final class LegacyLz4Stream extends InputStream {
                     "a block of lz4 should be %d bytes, but only %d follow".formatted(packed, bytes.length));
         }
         try {
-            length = decompressor.decompress(bytes, 0, bytes.length, block, 0, block.length);
-            at = 0;
+            give(block, decompressor.decompress(bytes, 0, bytes.length, block, 0, block.length));
         } catch (MalformedInputException malformed) {
             throw new Broken("damaged", "a block of lz4 is damaged at byte %d".formatted(malformed.getOffset()));
         }

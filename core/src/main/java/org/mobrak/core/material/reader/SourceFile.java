@@ -12,6 +12,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.BasicFileAttributes;
 import java.nio.file.attribute.FileTime;
+import org.apache.commons.io.input.BoundedInputStream;
 import org.apache.commons.io.input.ProxyInputStream;
 import org.mobrak.core.identity.UnreadableInput;
 
@@ -55,7 +56,10 @@ final class SourceFile implements AutoCloseable {
         return channel;
     }
 
-    /** Its bytes from the start. Skipping costs nothing. */
+    /**
+     * Its bytes from the start, as many as it had when it was opened: one that grows while it is read would have no end.
+     * Skipping costs nothing.
+     */
     InputStream stream() throws IOException {
         channel.position(0);
         InputStream bytes = new ProxyInputStream(Channels.newInputStream(channel)) {
@@ -66,7 +70,11 @@ final class SourceFile implements AutoCloseable {
                         : new SourceFailed(path + " could not be read to its end: " + failed.getMessage(), failed);
             }
         };
-        return new BufferedInputStream(bytes, BUFFER);
+        InputStream upToKnownEnd = BoundedInputStream.builder()
+                .setInputStream(bytes)
+                .setMaxCount(this.bytes)
+                .get();
+        return new BufferedInputStream(upToKnownEnd, BUFFER);
     }
 
     /** Whether its size or time is another than when it was opened. */

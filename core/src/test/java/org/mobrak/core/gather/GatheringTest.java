@@ -1,0 +1,196 @@
+package org.mobrak.core.gather;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.mobrak.core.Sample.NOW;
+import static org.mobrak.core.Sample.facts;
+
+import java.io.IOException;
+import java.nio.channels.ClosedByInterruptException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.CatalogueLoader;
+import org.mobrak.core.catalogue.PartitionClass;
+import org.mobrak.core.fit.Truth;
+import org.mobrak.core.identity.Facts;
+import org.mobrak.core.job.RunSheet;
+import org.mobrak.core.material.Forge;
+import org.mobrak.core.material.Inspection;
+import org.mobrak.core.material.Material;
+import org.mobrak.core.material.Watch;
+import org.mobrak.core.plan.Goal;
+import org.mobrak.core.plan.Limits;
+import org.mobrak.core.plan.Plan;
+import org.mobrak.core.plan.Planner;
+
+/** What a job of the demo needs, from the files an evening of downloads leaves behind. */
+class GatheringTest {
+    private static final Path HOME = Path.of(System.getProperty("mobrak.home"));
+    private static final Path FILES = HOME.resolve("demo/files");
+    private static final String[] LANTERN = {
+        "model=OV-L210F",
+        "device=lantern2",
+        "osVersion=4.1.2",
+        "buildNumber=LN2-F09-131022",
+        "recovery=stock",
+        "root=none"
+    };
+
+    @TempDir
+    Path folder;
+
+    private final List<Kept> kept = new ArrayList<>();
+    private Catalogue catalogue;
+    private Facts facts;
+
+    @BeforeEach
+    void layOut() throws IOException {
+        catalogue = CatalogueLoader.load(HOME.resolve("catalogue")).catalogue();
+        facts = facts(LANTERN);
+    }
+
+    @Test
+    void aFileFindsItsPlaceByContentUnderAnyName() throws IOException {
+        assertThat(item("key-recovery-l210.tar").standing()).isEqualTo(Standing.MISSING);
+        drop("l210_rec_FINAL(2).tar");
+        assertThat(item("key-recovery-l210.tar").standing()).isEqualTo(Standing.HAVE);
+        assertThat(item("key-recovery-l210.tar").kept()).contains(kept.get(0));
+    }
+
+    @Test
+    void theRightNameDoesNotMakeItRight() throws IOException {
+        drop("key-recovery-l210.tar");
+        GatherItem wrong = item("key-recovery-l210.tar");
+        assertThat(wrong.standing()).isEqualTo(Standing.WRONG);
+        assertThat(wrong.findings()).extracting("code").contains("truncated", "size-mismatch", "digest-mismatch");
+        drop("l210_rec_FINAL(2).tar");
+        assertThat(item("key-recovery-l210.tar").standing()).isEqualTo(Standing.HAVE);
+    }
+
+    @Test
+    void theSistersPackageIsFoundByWhatItWritesAndRefused() throws IOException {
+        drop("key-recovery-l215.tar");
+        GatherItem wrong = item("key-recovery-l210.tar");
+        assertThat(wrong.standing()).isEqualTo(Standing.WRONG);
+        assertThat(wrong.findings()).extracting("code").contains("sister-variant");
+    }
+
+    @Test
+    void whatStillLiesInAnArchiveIsSaidToLieThere() throws IOException {
+        Path zip = folder.resolve("download.zip");
+        try (var out = new ZipOutputStream(Files.newOutputStream(zip))) {
+            out.putNextEntry(new ZipEntry("key-recovery-l210.tar"));
+            out.write(Files.readAllBytes(FILES.resolve("bench-flasher-3.07.zip")));
+        }
+        keep(Forge.inspect(folder, "download.zip", Files.readAllBytes(zip)), Kept.State.THERE);
+        assertThat(item("key-recovery-l210.tar").reason()).contains("It lies in download.zip: unpack that once");
+    }
+
+    @Test
+    void aFileThatIsGoneOrChangedCountsNoMore() throws IOException {
+        Inspection found = Forge.inspect(
+                folder, "key-recovery-l210.tar", Files.readAllBytes(FILES.resolve("l210_rec_FINAL(2).tar")));
+        keep(found, Kept.State.GONE);
+        assertThat(item("key-recovery-l210.tar").standing()).isEqualTo(Standing.MISSING);
+        keep(found, Kept.State.CHANGED);
+        assertThat(item("key-recovery-l210.tar").standing()).isEqualTo(Standing.UNCHECKED);
+    }
+
+    @Test
+    void toolsThingsAndMoneyStandOnTheListToo() throws IOException {
+        Gathering list = list();
+        assertThat(list.items())
+                .extracting(item -> item.need().title())
+                .contains("Tool: Bench flasher", "Cable: data or factory");
+        assertThat(list.count(Standing.MISSING)).isEqualTo(2);
+        assertThat(list.missingBytes()).isEqualTo(71_680);
+        assertThat(list.hasUnknownSizes()).isTrue();
+        facts = facts(Stream.concat(Stream.of(LANTERN), Stream.of("cable=data")).toArray(String[]::new));
+        assertThat(item("Cable: data or factory").standing()).isEqualTo(Standing.HAVE);
+    }
+
+    @Test
+    void copiesSayWhetherThereIsAWayBack() throws IOException {
+        drop("boot-stock-LN2-F09-131022.img");
+        Kept image = kept.get(0);
+        assertThat(comeBack(List.of())).isEqualTo(Truth.NO);
+        assertThat(comeBack(List.of(copy(image, "LN2-F09-131022", Optional.empty()))))
+                .isEqualTo(Truth.UNKNOWN);
+        assertThat(comeBack(List.of(copy(image, "LN2-F08-130611", Optional.of(true)))))
+                .isEqualTo(Truth.UNKNOWN);
+        assertThat(comeBack(List.of(copy(image, "LN2-F09-131022", Optional.of(false)))))
+                .isEqualTo(Truth.NO);
+        assertThat(comeBack(List.of(
+                        copy(image, "LN2-F08-130611", Optional.of(true)),
+                        copy(image, "LN2-F09-131022", Optional.of(true)))))
+                .isEqualTo(Truth.YES);
+    }
+
+    private Truth comeBack(List<StockCopy> copies) {
+        return ComeBack.of(Set.of(PartitionClass.KERNEL, PartitionClass.DATA), facts, copies)
+                .get(0)
+                .possible();
+    }
+
+    private static StockCopy copy(Kept file, String build, Optional<Boolean> whole) {
+        return new StockCopy(
+                1,
+                1,
+                PartitionClass.KERNEL,
+                "OV-L210F",
+                build,
+                file,
+                whole.map(found -> new StockCopy.Check(NOW, found)));
+    }
+
+    @Test
+    void theJobsFolderSortsAndACancelledCopyLeavesNothing() throws IOException {
+        JobFolder job =
+                JobFolder.of(folder.resolve("files"), LocalDate.of(2026, 11, 25), "Hive 3, orchard wall", "Root");
+        assertThat(job.path().getFileName()).hasToString("2026-11-25 hive-3-orchard-wall, root");
+        Path place = job.place(2, "key/recovery.tar");
+        assertThat(place.getFileName()).hasToString("02 key-recovery.tar");
+        Path from = FILES.resolve("l210_rec_FINAL(2).tar");
+        assertThatThrownBy(() ->
+                        job.keep(from, place, bytes -> Thread.currentThread().interrupt()))
+                .isInstanceOf(ClosedByInterruptException.class);
+        assertThat(Thread.interrupted()).isTrue();
+        assertThat(job.path()).isEmptyDirectory();
+        assertThat(job.keep(from, place, Watch.NONE)).hasSameBinaryContentAs(from);
+    }
+
+    private void drop(String name) throws IOException {
+        keep(Forge.inspect(folder, name, Files.readAllBytes(FILES.resolve(name))), Kept.State.THERE);
+    }
+
+    private void keep(Inspection found, Kept.State state) {
+        kept.add(new Kept(kept.size(), found.file(), Material.of(found), NOW, NOW.plusSeconds(kept.size()), state));
+    }
+
+    private Gathering list() throws IOException {
+        Plan plan = Planner.plan(
+                        Goal.ofKey("recovery").orElseThrow(), catalogue, facts, Optional.empty(), Limits.none())
+                .plans()
+                .get(0);
+        return Gathering.of(RunSheet.of(plan), Set.of(), catalogue, facts, kept);
+    }
+
+    private GatherItem item(String title) throws IOException {
+        return list().items().stream()
+                .filter(item -> item.need().title().equals(title))
+                .findFirst()
+                .orElseThrow();
+    }
+}
