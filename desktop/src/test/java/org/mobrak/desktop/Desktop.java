@@ -1,23 +1,31 @@
 package org.mobrak.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
 
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import javafx.event.ActionEvent;
+import javafx.event.EventType;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.control.TextInputControl;
+import javafx.scene.input.DragEvent;
+import javafx.scene.input.Dragboard;
 import javafx.scene.input.KeyCode;
+import javafx.scene.input.TransferMode;
 import javafx.stage.Stage;
 import org.mobrak.core.job.Job;
 import org.mobrak.desktop.demo.DrawerFile;
@@ -123,6 +131,20 @@ final class Desktop implements AutoCloseable {
         ComboBox<String> box = find(id);
         robot.interact(() -> box.setValue(word));
         rest();
+    }
+
+    /** Drops files on a part of the window, as another program's window would. */
+    void drop(String id, Path... files) {
+        Node target = find(id);
+        Dragboard board = mock(Dragboard.class);
+        when(board.hasFiles()).thenReturn(true);
+        when(board.getFiles()).thenReturn(Stream.of(files).map(Path::toFile).toList());
+        robot.interact(() -> {
+            for (EventType<DragEvent> type : List.of(DragEvent.DRAG_OVER, DragEvent.DRAG_DROPPED)) {
+                target.fireEvent(
+                        new DragEvent(target, target, type, board, 0, 0, 0, 0, TransferMode.COPY, null, null, null));
+            }
+        });
     }
 
     /** Picks the row of a list that a condition tells. */

@@ -45,11 +45,11 @@ class KillTest {
         assertThat(killed.waitFor()).isEqualTo(SIGKILL);
         try (Desktop desktop = Desktop.open(folder)) {
             assertThat(desktop.text("phone-model")).isEqualTo("OV-L210F");
-            desktop.press(KeyCode.CONTROL, KeyCode.DIGIT3);
+            desktop.press(KeyCode.CONTROL, KeyCode.DIGIT4);
             Job job = desktop.runningJob().orElseThrow();
             assertThat(job.tickedCount()).isEqualTo(2);
             desktop.assertShows("2 of " + job.sheet().steps().size());
-            desktop.press(KeyCode.CONTROL, KeyCode.DIGIT4);
+            desktop.press(KeyCode.CONTROL, KeyCode.DIGIT5);
             desktop.assertShows("Hive 7, heather field: worked");
         }
     }

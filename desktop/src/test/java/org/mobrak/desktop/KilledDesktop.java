@@ -12,7 +12,7 @@ final class KilledDesktop {
 
     public static void main(String[] arguments) throws Exception {
         Desktop desktop = Desktop.open(Path.of(arguments[0]));
-        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT3);
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT4);
         desktop.tickNext();
         desktop.tickNext();
         System.out.println(TICKED);

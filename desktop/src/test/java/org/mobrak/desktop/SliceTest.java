@@ -39,7 +39,7 @@ class SliceTest {
         }
         try (Desktop desktop = Desktop.open(folder)) {
             assertThat(desktop.runningJob()).contains(left);
-            desktop.press(KeyCode.CONTROL, KeyCode.DIGIT3);
+            desktop.press(KeyCode.CONTROL, KeyCode.DIGIT4);
             desktop.assertShows("4 of " + left.sheet().steps().size());
             finish(desktop);
         }

@@ -137,7 +137,8 @@ class TroubleTest {
             });
             desktop.click("larger");
             desktop.click("light-or-dark");
-            for (KeyCode page : List.of(KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4)) {
+            for (KeyCode page :
+                    List.of(KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4, KeyCode.DIGIT5)) {
                 desktop.press(KeyCode.CONTROL, page);
                 assertButtonsAreWhole(desktop);
             }

@@ -152,7 +152,7 @@ class WaysTest {
 
     @Test
     void anothersEntriesAreTakenOneByOneAndPutBack() {
-        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT5);
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT6);
         desktop.assertShows("No other catalogue is open");
         Path friend = Desktop.HOME.resolve("demo/friend");
         desktop.robot().interact(() -> desktop.session().compareCatalogue(friend));
@@ -180,7 +180,7 @@ class WaysTest {
         desktop.click("face-routes");
         desktop.pick("routes", Object.class, row -> row.toString().contains("id=sorrel-exploit-app"));
         desktop.assertShows("Taken from the catalogue “friend” on ");
-        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT5);
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT6);
     }
 
     @Test

@@ -1,0 +1,208 @@
+package org.mobrak.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.RandomAccessFile;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.List;
+import java.util.stream.Stream;
+import javafx.scene.Node;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.ListView;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.Spinner;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.core.gather.GatherItem;
+import org.mobrak.core.gather.Kept;
+import org.mobrak.core.gather.Standing;
+import org.mobrak.core.gather.StockCopy;
+import org.mobrak.core.plan.Goal;
+import org.mobrak.desktop.demo.DemoWorkspace;
+import org.mobrak.desktop.session.Desk;
+import org.mobrak.desktop.session.DrawerEntry;
+
+/** Gathering and looking into files through the real window, with the files of the demo dropped on it. */
+class FilesTest {
+    private static final String RECOVERY = "key-recovery-l210.tar";
+
+    @TempDir
+    private Path top;
+
+    private Path files;
+    private Desktop desktop;
+
+    @BeforeEach
+    void openTheDemo() throws Exception {
+        Path folder = top.resolve("demo");
+        DemoWorkspace.create(Desktop.HOME, folder, Clock.systemUTC());
+        files = folder.resolve("bench/files");
+        desktop = Desktop.open(folder);
+        desktop.pick(
+                "phones", DrawerEntry.class, entry -> entry.phone().nickname().contains("orchard wall"));
+        desktop.robot()
+                .interact(() -> desktop.session().wish(Goal.ofKey("recovery").orElseThrow()));
+        desktop.rest();
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT3);
+    }
+
+    @AfterEach
+    void close() {
+        desktop.close();
+    }
+
+    private Desk desk() {
+        return desktop.session().snapshot().get().desk().orElseThrow();
+    }
+
+    private List<Kept> kept() {
+        return desk().stock().kept();
+    }
+
+    private Standing standing(String title) {
+        ListView<GatherItem> items = desktop.find("gather-items");
+        return items.getItems().stream()
+                .filter(item -> item.need().title().equals(title))
+                .map(GatherItem::standing)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private void drop(String id, String... names) {
+        desktop.drop(id, Stream.of(names).map(files::resolve).toArray(Path[]::new));
+        desktop.rest();
+    }
+
+    @Test
+    void filesDroppedOnTheListFindTheirPlaceByContent() {
+        desktop.pick(
+                "gather-items", GatherItem.class, item -> item.need().title().equals(RECOVERY));
+        assertThat(standing(RECOVERY)).as("the download that broke off").isEqualTo(Standing.WRONG);
+        desktop.assertShows("The route's file is 71,680 bytes long; this one is 28,672.");
+        assertThat(desktop.text("gather-sums"))
+                .contains("0 of 5 had, 1 wrong, 1 missing")
+                .contains("under a minute");
+
+        drop("gather-items", "l210_rec_FINAL(2).tar", "bench-flasher-3.07.zip");
+        assertThat(standing(RECOVERY)).isEqualTo(Standing.HAVE);
+        assertThat(standing("bench-flasher-3.07.zip")).isEqualTo(Standing.HAVE);
+        assertThat(desktop.text("gather-sums")).startsWith("2 of 5 had, 3 unchecked");
+        desktop.assertShows("Its SHA-256 is the one the route gives: it is that file, to the byte.");
+
+        desktop.click("keep-for-job");
+        Kept copy = kept().get(kept().size() - 1);
+        assertThat(copy.path())
+                .hasFileName("02 " + RECOVERY)
+                .hasSameBinaryContentAs(files.resolve("l210_rec_FINAL(2).tar"));
+        assertThat(copy.path().getParent().getFileName().toString()).contains("hive-3-orchard-wall, custom-recovery");
+        desktop.assertShows("In the job's folder");
+
+        drop("gather-detail", "l210_rec_FINAL(2).tar");
+        desktop.assertShows("The same bytes lie at");
+    }
+
+    @Test
+    void theSistersPackageIsStoppedOnTheTable() {
+        desktop.click("face-table");
+        drop("kept-files", "root-package-from-the-thread.zip");
+        desktop.assertShows("It says it is for lantern2q: that is the OV-L215, another variant. Never write it");
+        desktop.assertShows("It would write the bootloader (the script's package_extract_file)");
+        assertThat(desktop.<Node>find("partition-strip").getAccessibleText()).contains("system, loader");
+        assertThat(desktop.<Node>find("nest").getAccessibleText())
+                .contains("6 parts in root-package-from-the-thread.zip");
+        assertThat(desktop.<TextField>find("digest-sha256").getText()).hasSize(64);
+
+        ComboBox<Kept> other = desktop.find("compare-with");
+        Kept truncated = other.getItems().stream()
+                .filter(file -> file.material().name().equals(RECOVERY))
+                .findFirst()
+                .orElseThrow();
+        desktop.robot().interact(() -> other.setValue(truncated));
+        desktop.rest();
+        desktop.assertShows("Beside " + RECOVERY);
+
+        desktop.press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(kept()).noneMatch(file -> file.material().name().startsWith("root-package"));
+        desktop.assertShows("No file lies on the table");
+    }
+
+    @Test
+    void aStockCopyIsRegisteredVerifiedAndFoundDamaged() throws IOException {
+        desktop.click("face-copies");
+        desktop.assertShows("No copy of the stock recovery is registered.");
+        drop("come-back", "LN2-F09-131022-stock.tar.md5");
+        desktop.click("face-table");
+        MenuButton register = desktop.find("register-copy");
+        desktop.robot().interact(() -> register.getItems().get(1).fire());
+        desktop.rest();
+        desktop.click("face-copies");
+        desktop.assertShows("but nobody has looked whether it is still whole. Verify it.");
+
+        desktop.pick(
+                "stock-copies", StockCopy.class, copy -> copy.covers().word().equals("recovery"));
+        desktop.click("verify-copy");
+        desktop.assertShows("Back from “LN2-F09-131022-stock.tar.md5” (LN2-F09-131022), which is whole.");
+
+        Path firmware = files.resolve("LN2-F09-131022-stock.tar.md5");
+        byte[] bytes = Files.readAllBytes(firmware);
+        bytes[100_000] ^= 1;
+        var then = Files.getLastModifiedTime(firmware);
+        Files.write(firmware, bytes);
+        Files.setLastModifiedTime(firmware, then);
+        desktop.click("verify-copy");
+        desktop.assertShows("is damaged: its SHA-256 is another.");
+        desktop.assertShows("Take another before you write.");
+        desktop.click("unregister-copy");
+        desktop.assertShows("No copy of the stock recovery is registered.");
+    }
+
+    @Test
+    void aLargeFileShowsHowFarItIsAndCanBeLeft() throws IOException {
+        Path large = top.resolve("firmware.bin");
+        try (RandomAccessFile file = new RandomAccessFile(large.toFile(), "rw")) {
+            file.setLength(40L << 30);
+        }
+        int before = kept().size();
+        desktop.drop("gather-items", large);
+        desktop.until("it says how far it is", () -> desktop.shows(" MB/s, "));
+        assertThat(desktop.text("doing")).contains("Looking into firmware.bin");
+        desktop.robot().clickOn("#cancel");
+        desktop.rest();
+        desktop.assertShows("Looking into firmware.bin was cancelled; nothing was changed.");
+        assertThat(kept()).hasSize(before);
+        drop("gather-items", "bench-flasher-3.07.zip");
+        assertThat(kept()).hasSize(before + 1);
+    }
+
+    @Test
+    void aWrongFileKeepsItsStepFromBeingTicked() {
+        desktop.robot()
+                .interact(() -> desktop.session().start(desk().answer().plans().get(0)));
+        desktop.rest();
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        var step = desktop.runningJob().orElseThrow().sheet().steps().stream()
+                .filter(one ->
+                        one.file().filter(file -> file.name().equals(RECOVERY)).isPresent())
+                .findFirst()
+                .orElseThrow();
+        desktop.robot().interact(() -> desktop.session().tick(step));
+        desktop.rest();
+        desktop.assertShows("The file on the bench is wrong:");
+        assertThat(desktop.runningJob().orElseThrow().isTicked(step)).isFalse();
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT3);
+        drop("gather-items", "l210_rec_FINAL(2).tar");
+        desktop.robot().interact(() -> desktop.session().tick(step));
+        desktop.rest();
+        assertThat(desktop.runningJob().orElseThrow().isTicked(step)).isTrue();
+        Spinner<Integer> rate = desktop.find("rate");
+        desktop.robot().interact(() -> rate.getValueFactory().setValue(1));
+        assertThat(desktop.text("gather-sums")).contains("how much there is to fetch is not known");
+    }
+}
