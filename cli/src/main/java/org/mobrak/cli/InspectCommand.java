@@ -8,6 +8,7 @@ import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import org.mobrak.core.material.Digest;
@@ -15,6 +16,7 @@ import org.mobrak.core.material.Inspection;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
+import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.Parameters;
 import picocli.CommandLine.ParentCommand;
 import picocli.CommandLine.Spec;
@@ -48,14 +50,32 @@ final class InspectCommand implements Callable<Integer> {
     @Option(names = "--sha512", description = "Work out SHA-512 as well.")
     private boolean sha512;
 
+    @Option(
+            names = "--for",
+            paramLabel = "READINGS",
+            description = "Readings of the phone the files are for; what speaks against it is told too.")
+    private List<String> readings = List.of();
+
+    @Option(names = "--route", paramLabel = "ID", description = "The route that asks for the files.")
+    private String route;
+
+    @Option(
+            names = "--needed",
+            paramLabel = "NAME",
+            description =
+                    "Which of the route's files is meant, by the name it has there; else the one of the same name.")
+    private String needed;
+
     @Override
     public Integer call() throws IOException {
         PrintWriter out = spec.commandLine().getOut();
+        Optional<MaterialUse> use = use();
         try (MaterialFiles material =
                 new MaterialFiles(mobrak, spec.commandLine().getErr())) {
             List<Path> named = material.find(files);
-            List<Inspection> inspections =
-                    List.copyOf(material.inspect(named, wanted()).values());
+            List<Inspection> inspections = material.inspect(named, wanted()).values().stream()
+                    .map(found -> use.map(one -> one.judge(found)).orElse(found))
+                    .toList();
             if (json) {
                 JsonAnswer.write(answer(inspections, named.size()), out);
             } else {
@@ -63,6 +83,18 @@ final class InspectCommand implements Callable<Integer> {
             }
             return inspections.size() < named.size() ? Mobrak.UNREADABLE : Mobrak.DONE;
         }
+    }
+
+    /** What the files are for; empty where nothing was said of it. */
+    private Optional<MaterialUse> use() throws IOException {
+        if (readings.isEmpty() && route == null) {
+            return Optional.empty();
+        }
+        MaterialUse use = MaterialUse.of(mobrak, readings, Optional.ofNullable(route), Optional.ofNullable(needed));
+        if (route != null && use.route().isEmpty()) {
+            throw new ParameterException(spec.commandLine(), "The catalogue has no route “" + route + "”.");
+        }
+        return Optional.of(use);
     }
 
     private Set<Digest> wanted() {

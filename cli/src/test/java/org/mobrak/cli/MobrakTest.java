@@ -15,6 +15,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
 import org.apache.commons.io.file.PathUtils;
@@ -365,7 +366,7 @@ class MobrakTest {
         assertThat(joined.out())
                 .contains("Plan: Moss on the phone → Recovery in download mode, Lantern 2")
                 .contains("leaves for good: custom-write counter up, warranty fuse blown")
-                .contains("Storage needed: 11.8 MB; what the phone has is not known.")
+                .contains("Storage needed: 3.4 MB; what the phone has is not known.")
                 .contains("Battery needed: 50 %; the phone has less.");
         Outcome spared = run(
                 "",
@@ -434,6 +435,106 @@ class MobrakTest {
         assertThat(outcome.status()).isEqualTo(Mobrak.UNREADABLE);
         assertThat(outcome.err()).contains("is neither a catalogue folder nor a zip of one");
         assertThat(folder.resolve("new")).doesNotExist();
+    }
+
+    @Test
+    void inspectsFilesAsTheContractSays() throws IOException {
+        JsonNode firmware = run("", "inspect", file("LN2-F09-131022-stock.tar.md5"), "--json")
+                .json();
+        assertThat(names(firmware))
+                .contains("file", "bytes", "kind", "digests", "members", "trailer", "kernel", "boot");
+        assertThat(names(firmware.at("/digests"))).containsExactly("md5", "sha1", "sha256", "crc32");
+        assertThat(firmware.at("/kind").asText()).isEqualTo("tar-md5");
+        assertThat(firmware.at("/trailer/valid").asBoolean()).isTrue();
+        assertThat(firmware.at("/kernel/release").asText()).isEqualTo("3.0.31-412087");
+        assertThat(firmware.at("/kernel/compression").asText()).isEqualTo("gzip");
+        assertThat(firmware.at("/boot/patchLevel").asText()).isEqualTo("2013-10");
+        assertThat(firmware.at("/sparse/expandedBytes").asLong()).isEqualTo(12 << 20);
+        assertThat(firmware.at("/members").findValuesAsText("kind")).contains("boot-image", "sparse-image", "elf");
+        assertThat(names(firmware.at("/writes/0"))).containsExactly("partition", "class", "because");
+        JsonNode update = run("", "inspect", file("root-package-from-the-thread.zip"), "--json", "--headers-only")
+                .json();
+        assertThat(update.at("/devices/0").asText()).isEqualTo("lantern2q");
+        assertThat(update.at("/digests").isMissingNode()).isTrue();
+    }
+
+    @Test
+    void inspectsSeveralFoldersAndStandardInput() throws IOException {
+        Outcome several = run("one line\n", "inspect", "-", file(""), "--json");
+        assertThat(several.status()).isEqualTo(Mobrak.DONE);
+        assertThat(several.json().at("/files")).hasSize(9);
+        assertThat(several.json().at("/files/0/kind").asText()).isEqualTo("text");
+        Outcome missing = run("", "inspect", "/nowhere/x.zip", file("about.txt"), "--json");
+        assertThat(missing.status()).isEqualTo(Mobrak.UNREADABLE);
+        assertThat(missing.err()).hasLineCount(1).contains("/nowhere/x.zip does not exist");
+        assertThat(run("", "inspect", "/dev/null").err()).hasLineCount(1).contains("is no plain file");
+        assertThat(run("", "inspect", file("key-recovery-l210.tar")).out())
+                .contains("STOP: ")
+                .contains("67584 bytes");
+        assertThat(run("", "inspect").status()).isEqualTo(Mobrak.WRONG_USAGE);
+    }
+
+    @Test
+    void saysWhetherAFileIsForThePhoneAndTheRoute() throws IOException {
+        Outcome sister = run(
+                "",
+                "inspect",
+                file("root-package-from-the-thread.zip"),
+                "--for",
+                reading("hive-03-listing.txt"),
+                "--json");
+        assertThat(sister.json().at("/findings/0/code").asText()).isEqualTo("sister-variant");
+        Outcome right = run(
+                "",
+                "inspect",
+                file("l210_rec_FINAL(2).tar"),
+                "--for",
+                reading("hive-03-listing.txt"),
+                "--route",
+                "lantern2-recovery-package",
+                "--needed",
+                "key-recovery-l210.tar",
+                "--json");
+        assertThat(right.json().at("/findings").findValuesAsText("code")).contains("digest-right");
+        assertThat(run("", "inspect", file("about.txt"), "--route", "nonsense").status())
+                .isEqualTo(Mobrak.WRONG_USAGE);
+    }
+
+    @Test
+    void verifiesAgainstListsAndSingleValues() throws IOException {
+        String md5 = run("", "inspect", file("about.txt"), "--json")
+                .json()
+                .at("/digests/md5")
+                .asText();
+        assertThat(run("", "verify", "--md5", md5.toUpperCase(Locale.ROOT), file("about.txt"))
+                        .out())
+                .contains("about.txt: ok");
+        Outcome wrong = run("", "verify", "--md5", "0".repeat(32), file("about.txt"), "--json");
+        assertThat(wrong.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
+        assertThat(wrong.json().at("/files/0/result").asText()).isEqualTo("mismatch");
+        assertThat(wrong.json().at("/files/0/actual").asText()).isEqualTo(md5);
+        assertThat(run("", "verify", "--sha256", "abc", file("about.txt")).status())
+                .isEqualTo(Mobrak.WRONG_USAGE);
+
+        Files.writeString(folder.resolve("a.txt"), "abc");
+        Path list = Files.writeString(
+                folder.resolve("sums"),
+                "MD5 (a.txt) = 900150983cd24fb0d6963f7d28e17f72\nsha1: a9993e364706816aba3e25717850c26c9cd0d89d\n" + md5
+                        + " *gone.txt\n");
+        Outcome beside = run("", "verify", "--list", list.toString(), "--json");
+        assertThat(beside.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
+        assertThat(beside.json().at("/files").findValuesAsText("result")).containsExactly("ok", "missing");
+        Outcome strange = run("", "verify", "--list", list.toString(), file("about.txt"));
+        assertThat(strange.out()).contains("not listed");
+        assertThat(run("", "verify", "--list", "/nowhere", file("about.txt")).status())
+                .isEqualTo(Mobrak.UNREADABLE);
+        assertThat(run("abc", "verify", "--sha1", "a9993e364706816aba3e25717850c26c9cd0d89d", "-")
+                        .status())
+                .isEqualTo(Mobrak.DONE);
+    }
+
+    private static String file(String name) {
+        return READINGS.getParent().resolve("files").resolve(name).toString();
     }
 
     private Outcome run(String standardInput, String... arguments) {

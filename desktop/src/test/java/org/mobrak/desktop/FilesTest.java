@@ -106,6 +106,11 @@ class FilesTest {
 
         drop("gather-detail", "l210_rec_FINAL(2).tar");
         desktop.assertShows("The same bytes lie at");
+
+        desktop.pick(
+                "gather-items", GatherItem.class, item -> item.need().title().startsWith("Cable"));
+        desktop.click("have-it");
+        assertThat(standing("Cable: data or factory")).isEqualTo(Standing.HAVE);
     }
 
     @Test

@@ -61,12 +61,15 @@ public record Gathering(List<GatherItem> items) {
             case NO -> Standing.MISSING;
             case UNKNOWN -> Standing.UNCHECKED;
         };
-        return item(new Need.OfThing(step.id(), step.title(), step.detail().text()), standing, judged.sentence());
+        return item(
+                new Need.OfThing(step.id(), step.title(), step.detail().text(), step.gate()),
+                standing,
+                judged.sentence());
     }
 
     private static GatherItem money(String amount) {
         return item(
-                new Need.OfThing("", "Money: " + amount, "What the routes cost."),
+                new Need.OfThing("", "Money: " + amount, "What the routes cost.", Optional.empty()),
                 Standing.UNCHECKED,
                 "What the routes cost in all; only you know whether it is worth it.");
     }

@@ -1,5 +1,7 @@
 package org.mobrak.core.gather;
 
+import java.util.Optional;
+import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.catalogue.Route.NeededFile;
 
 /** Something a job needs on the bench. */
@@ -25,6 +27,10 @@ public sealed interface Need {
     /** A program or driver for the computer; only a person can tell whether it is there. */
     record OfTool(String stepId, String title, String text) implements Need {}
 
-    /** A cable, a card, money. */
-    record OfThing(String stepId, String title, String text) implements Need {}
+    /**
+     * A cable, a card, money.
+     *
+     * @param gate what must be true of it; empty where nothing is asked
+     */
+    record OfThing(String stepId, String title, String text, Optional<Gate> gate) implements Need {}
 }

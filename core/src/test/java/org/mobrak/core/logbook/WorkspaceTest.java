@@ -18,7 +18,10 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.gather.Kept;
+import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Finding;
@@ -29,6 +32,9 @@ import org.mobrak.core.identity.reader.TextIntake;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.JournalEntry;
 import org.mobrak.core.job.RunSheet;
+import org.mobrak.core.material.Forge;
+import org.mobrak.core.material.Inspection;
+import org.mobrak.core.material.Material;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
 import org.mobrak.core.plan.Planner;
@@ -163,6 +169,44 @@ class WorkspaceTest {
             logbook.restore(phone);
             assertThat(logbook.phones()).containsExactly(phone);
             assertThat(logbook.dossier(phone).intakes()).hasSize(1);
+        }
+    }
+
+    @Test
+    void filesAndStockCopiesAreRememberedAndAskedOfTheDisk() throws IOException {
+        Path image = folder.resolveSibling("boot.img");
+        byte[] bytes = Forge.bootImage(0, new byte[100], new byte[100], "lantern2");
+        Inspection found = Forge.inspect(image.getParent(), "boot.img", bytes);
+        PhoneRecord phone;
+        try (Workspace workspace = Workspace.open(folder)) {
+            phone = workspace.logbook().addPhone("Hive 1", NOW);
+            Kept kept = workspace.logbook().materials().keep(image, Material.of(found), NOW);
+            long copy = workspace
+                    .logbook()
+                    .materials()
+                    .register(phone, kept, PartitionClass.KERNEL, "OV-L210F", "LN2-F09", NOW);
+            assertThat(copy).isPositive();
+        }
+        try (Workspace workspace = Workspace.open(folder)) {
+            Materials materials = workspace.logbook().materials();
+            Kept kept = materials.kept().get(0);
+            assertThat(kept.material()).isEqualTo(Material.of(found));
+            assertThat(kept.state()).isEqualTo(Kept.State.THERE);
+            StockCopy copy = materials.copies(phone).get(0);
+            assertThat(copy.isVerified()).isFalse();
+            materials.check(copy, true, NOW);
+            materials.check(copy, false, NOW.plusSeconds(1));
+            materials.check(copy, true, NOW.plusSeconds(2));
+            assertThat(materials.copies(phone).get(0).isVerified()).isTrue();
+            Files.write(image, new byte[3]);
+            assertThat(materials.kept().get(0).state()).isEqualTo(Kept.State.CHANGED);
+            assertThat(materials.copies(phone).get(0).isVerified()).isFalse();
+            materials.keep(image, Material.of(found), NOW);
+            assertThat(materials.kept()).hasSize(1);
+            Files.delete(image);
+            assertThat(materials.kept().get(0).state()).isEqualTo(Kept.State.GONE);
+            materials.withdraw(materials.kept().get(0), NOW);
+            assertThat(materials.kept()).isEmpty();
         }
     }
 

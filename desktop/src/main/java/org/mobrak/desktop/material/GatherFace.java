@@ -13,9 +13,11 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.catalogue.Route.NeededFile;
 import org.mobrak.core.gather.GatherItem;
 import org.mobrak.core.gather.Gathering;
@@ -47,9 +49,11 @@ final class GatherFace implements View {
     private final ListView<GatherItem> items = new ListView<>();
     private final Sheet detail = new Sheet(new VBox());
     private final HBox lists;
+    private final HBox summary;
+    private final StackPane empty;
     private final Empty nothing = new Empty(
             "Nothing to gather yet",
-            "When a plan leads to the goal, everything it needs on the bench stands here: files, tools, cable, card, money.");
+            "Choose a goal on the page Ways. When a plan leads there, everything it needs stands here: files, tools, cable, card, money.");
     private final VBox node;
     private Optional<Desk> shown = Optional.empty();
     private Optional<Gathering> list = Optional.empty();
@@ -70,7 +74,7 @@ final class GatherFace implements View {
         HBox.setHgrow(sums, Priority.ALWAYS);
         Label speed = Texts.soft("Your line, Mbit/s");
         speed.setMinWidth(Region.USE_PREF_SIZE);
-        HBox summary = new HBox(sums, speed, rate);
+        summary = new HBox(sums, speed, rate);
         summary.getStyleClass().add("page-summary");
         items.setId("gather-items");
         items.setCellFactory(view -> new GatherCell());
@@ -79,8 +83,8 @@ final class GatherFace implements View {
         lists = new HBox(items, detail);
         lists.getStyleClass().addAll("page", "page-columns");
         VBox.setVgrow(lists, Priority.ALWAYS);
-        VBox.setVgrow(nothing, Priority.ALWAYS);
-        nothing.setMaxWidth(Double.MAX_VALUE);
+        empty = new StackPane(nothing);
+        VBox.setVgrow(empty, Priority.ALWAYS);
         HBox which = new HBox(Texts.soft("For the plan"), plans);
         which.getStyleClass().add("page-summary");
         HBox.setHgrow(plans, Priority.ALWAYS);
@@ -118,7 +122,8 @@ final class GatherFace implements View {
         int picked = items.getSelectionModel().getSelectedIndex();
         items.getItems().setAll(now);
         items.getSelectionModel().select(Math.max(0, Math.min(picked, now.size() - 1)));
-        node.getChildren().set(2, now.isEmpty() ? nothing : lists);
+        node.getChildren().set(2, now.isEmpty() ? empty : lists);
+        summary.setVisible(!now.isEmpty());
         showSums();
     }
 
@@ -180,7 +185,31 @@ final class GatherFace implements View {
             file.digests().forEach((name, value) -> line(card, name, value));
         }
         item.kept().ifPresent(kept -> had(card, item, kept));
+        if (item.standing() != Standing.HAVE) {
+            byHand(item.need()).ifPresent(card.getChildren()::add);
+        }
         return card;
+    }
+
+    /** What only a person can say: that a tool or a cable is there. */
+    private Optional<Button> byHand(Need need) {
+        Button have = new Button("I have it", new FontIcon(Feather.CHECK));
+        have.setId("have-it");
+        have.getStyleClass().add("do-this");
+        if (need instanceof Need.OfThing thing && thing.gate().isPresent()) {
+            Gate gate = thing.gate().get();
+            have.setOnAction(press -> session.takeTyped(gate.fact(), gate.is().get(0)));
+            return Optional.of(have);
+        }
+        return shown.flatMap(desk -> desk.dossier().runningJob())
+                .filter(job -> need instanceof Need.OfTool)
+                .flatMap(job -> job.sheet().steps().stream()
+                        .filter(step -> step.id().equals(need.stepId()))
+                        .findFirst())
+                .map(step -> {
+                    have.setOnAction(press -> session.tick(step));
+                    return have;
+                });
     }
 
     private static void line(Card card, String name, String value) {
