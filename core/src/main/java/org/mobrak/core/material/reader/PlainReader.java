@@ -34,8 +34,17 @@ final class PlainReader implements PartReader {
                 .onMalformedInput(CodingErrorAction.REPORT)
                 .decode(ByteBuffer.wrap(head), text, false)
                 .isError();
-        return head.length > 0
-                && !malformed
-                && text.flip().chars().allMatch(c -> c >= ' ' && c != 0x7f || c == '\n' || c == '\r' || c == '\t');
+        return head.length > 0 && !malformed && isPrintable(text.flip());
+    }
+
+    /** A loop and not a stream of characters: archives have thousands of members. */
+    private static boolean isPrintable(CharBuffer text) {
+        while (text.hasRemaining()) {
+            char c = text.get();
+            if (c < ' ' && c != '\n' && c != '\r' && c != '\t' || c == 0x7f) {
+                return false;
+            }
+        }
+        return true;
     }
 }
