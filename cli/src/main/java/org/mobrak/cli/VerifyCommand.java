@@ -166,7 +166,7 @@ final class VerifyCommand implements Callable<Integer> {
     }
 
     private static Compared compare(Path file, Digests digests, ChecksumList list) {
-        List<Line> lines = list.of(file.getFileName().toString());
+        List<Line> lines = list.of(file);
         if (lines.isEmpty()) {
             return new Compared(file.toString(), "not listed", Optional.empty(), Optional.empty());
         }

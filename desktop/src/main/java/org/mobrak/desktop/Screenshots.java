@@ -130,9 +130,10 @@ public final class Screenshots extends Application {
     }
 
     private void lookInto(String... names) {
-        session.lookInto(Stream.of(names)
-                .map(name -> folder.resolve("bench/files").resolve(name))
-                .toList());
+        session.files()
+                .lookInto(Stream.of(names)
+                        .map(name -> folder.resolve("bench/files").resolve(name))
+                        .toList());
     }
 
     private void press(String id) {

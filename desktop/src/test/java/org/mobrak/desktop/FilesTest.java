@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Stream;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
@@ -103,6 +104,7 @@ class FilesTest {
                 .hasSameBinaryContentAs(files.resolve("l210_rec_FINAL(2).tar"));
         assertThat(copy.path().getParent().getFileName().toString()).contains("hive-3-orchard-wall, custom-recovery");
         desktop.assertShows("In the job's folder");
+        assertThat(copy.path().resolveSibling("SHA256SUMS")).content().contains("  02 " + RECOVERY);
 
         drop("gather-detail", "l210_rec_FINAL(2).tar");
         desktop.assertShows("The same bytes lie at");
@@ -123,6 +125,15 @@ class FilesTest {
         assertThat(desktop.<Node>find("nest").getAccessibleText())
                 .contains("6 parts in root-package-from-the-thread.zip");
         assertThat(desktop.<TextField>find("digest-sha256").getText()).hasSize(64);
+
+        desktop.fill(
+                "said-digest",
+                "MD5: " + desktop.<TextField>find("digest-md5").getText().toUpperCase(Locale.ROOT));
+        desktop.assertShows("The same as its MD5.");
+        desktop.fill("said-digest", "root-package-from-the-thread.zip: " + "0".repeat(40));
+        desktop.assertShows("Not the same as its SHA-1");
+        desktop.fill("said-digest", "from the thread");
+        desktop.assertShows("There is no checksum in that.");
 
         ComboBox<Kept> other = desktop.find("compare-with");
         Kept truncated = other.getItems().stream()

@@ -11,8 +11,13 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.time.LocalDate;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.material.ChecksumList;
+import org.mobrak.core.material.Digest;
 import org.mobrak.core.material.Watch;
 import org.mobrak.core.plan.Transfer;
 
@@ -20,6 +25,8 @@ import org.mobrak.core.plan.Transfer;
 public final class JobFolder {
     private static final int STEP = 1 << 18;
     private static final String PART = ".part";
+    /** The name by which such lists are known. */
+    private static final String CHECKSUMS = "SHA256SUMS";
 
     private final Path folder;
 
@@ -69,6 +76,18 @@ public final class JobFolder {
         } finally {
             Files.deleteIfExists(part);
         }
+    }
+
+    /** Writes a checksum list of the files that lie here, which {@code sha256sum -c} accepts within the folder. */
+    public void writeChecksums(List<Kept> kept) throws IOException {
+        List<ChecksumList.Line> lines = kept.stream()
+                .filter(file -> file.path().startsWith(folder) && file.isThere())
+                .flatMap(file -> file.material().digests().of(Digest.SHA256).stream()
+                        .map(value -> new ChecksumList.Line(
+                                Optional.of(folder.relativize(file.path()).toString()), Digest.SHA256, value)))
+                .sorted(Comparator.comparing(line -> line.name().orElse("")))
+                .toList();
+        Files.writeString(folder.resolve(CHECKSUMS), ChecksumList.write(lines));
     }
 
     private void checkRoom(long bytes, FileStore store) throws IOException {

@@ -15,6 +15,7 @@ import org.mobrak.core.identity.Severity;
 import org.mobrak.core.material.Digest;
 import org.mobrak.core.material.check.MaterialCheck;
 import org.mobrak.core.material.check.Use;
+import org.mobrak.core.plan.Transfer;
 
 /**
  * Finds the place of files by what is in them: first by digest, then by what they would write, and only then by name, which
@@ -85,8 +86,9 @@ final class Placing {
         Optional<Route> route = catalogue.routes().stream()
                 .filter(one -> one.name().equals(need.route()))
                 .findFirst();
-        List<Finding> findings =
-                MaterialCheck.of(new Use(file.material(), facts, catalogue, route, Optional.of(need.file())));
+        List<Finding> findings = new ArrayList<>(
+                MaterialCheck.of(new Use(file.material(), facts, catalogue, route, Optional.of(need.file()))));
+        tooLargeForCard(need.file(), file.material().bytes()).ifPresent(findings::add);
         Optional<Finding> stop = findings.stream()
                 .filter(finding -> finding.severity() == Severity.STOP)
                 .findFirst();
@@ -128,6 +130,17 @@ final class Placing {
         String reason = around.map(file -> "It lies in %s: unpack that once, then drop what is inside."
                         .formatted(file.material().name()))
                 .orElse("Fetch it from where the route has it, then drop it here under any name.");
-        return new GatherItem(need, Standing.MISSING, Optional.empty(), List.of(), reason);
+        List<Finding> findings = need.file().bytes().stream()
+                .flatMap(bytes -> tooLargeForCard(need.file(), bytes).stream())
+                .toList();
+        return new GatherItem(need, Standing.MISSING, Optional.empty(), findings, reason);
+    }
+
+    private static Optional<Finding> tooLargeForCard(NeededFile file, long bytes) {
+        return file.goesToPhone() && bytes > Transfer.FAT32_MOST
+                ? Optional.of(Finding.caution(
+                        "too-large-for-fat32",
+                        "It goes to the phone and is 4 GiB or larger: a card with FAT32 cannot hold it in one file."))
+                : Optional.empty();
     }
 }

@@ -1,5 +1,6 @@
 package org.mobrak.core.material;
 
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -119,6 +120,17 @@ public record ChecksumList(List<Line> lines) {
         String name = line.name().orElseThrow(() -> new IllegalArgumentException("A line of a list needs a name."));
         String escaped = name.replace("\\", "\\\\").replace("\n", "\\n").replace("\r", "\\r");
         return (escaped.equals(name) ? "" : "\\") + line.value() + "  " + escaped + "\n";
+    }
+
+    /** What the list says of a file: by the path it gives, where it gives one, else by the plain name. */
+    public List<Line> of(Path file) {
+        List<Line> byPath = lines.stream()
+                .filter(line -> line.name()
+                        .filter(name -> name.contains("/")
+                                && file.normalize().endsWith(Path.of(name).normalize()))
+                        .isPresent())
+                .toList();
+        return byPath.isEmpty() ? of(file.getFileName().toString()) : byPath;
     }
 
     /** What the list says of a file, by its plain name; lines without a name speak of whatever single file is asked about. */

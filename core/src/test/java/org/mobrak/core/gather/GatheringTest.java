@@ -169,6 +169,10 @@ class GatheringTest {
         assertThat(Thread.interrupted()).isTrue();
         assertThat(job.path()).isEmptyDirectory();
         assertThat(job.keep(from, place, Watch.NONE)).hasSameBinaryContentAs(from);
+        keep(Forge.inspect(job.path(), "02 key-recovery.tar", Files.readAllBytes(from)), Kept.State.THERE);
+        job.writeChecksums(kept);
+        assertThat(job.path().resolve("SHA256SUMS"))
+                .hasContent("c0af184f2d2e579c60fd3d86dbdf17769ed08b5857b1a79a92e0b417beb0ffb4  02 key-recovery.tar");
     }
 
     private void drop(String name) throws IOException {

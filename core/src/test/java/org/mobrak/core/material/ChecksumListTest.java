@@ -2,6 +2,7 @@ package org.mobrak.core.material;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -51,6 +52,9 @@ class ChecksumListTest {
         assertThat(list.of("pack.tar")).hasSize(1);
         assertThat(list.lines().get(1).name()).contains("two\nlines\\.tar");
         assertThat(list.of("other.tar")).isEmpty();
+        ChecksumList twice = ChecksumList.parse(MD5 + "  a/x.img\n" + MD5.replace('9', '8') + "  ./b/x.img\n");
+        assertThat(twice.of(Path.of("/tmp/b/x.img")))
+                .containsExactly(twice.lines().get(1));
     }
 
     @ParameterizedTest

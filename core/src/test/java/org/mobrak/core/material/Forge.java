@@ -192,6 +192,7 @@ public final class Forge {
     public static byte[] tar(Map<String, byte[]> members) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (TarArchiveOutputStream tar = new TarArchiveOutputStream(out)) {
+            tar.setLongFileMode(TarArchiveOutputStream.LONGFILE_POSIX);
             for (Map.Entry<String, byte[]> member : members.entrySet()) {
                 TarArchiveEntry entry = new TarArchiveEntry(member.getKey(), true);
                 entry.setSize(member.getValue().length);

@@ -107,10 +107,10 @@ final class CopiesFace implements View {
         verify.setId("verify-copy");
         verify.getStyleClass().add("do-this");
         verify.setDisable(!copy.file().isThere() && copy.file().state() == Kept.State.GONE);
-        verify.setOnAction(press -> session.verifyCopy(copy));
+        verify.setOnAction(press -> session.files().verifyCopy(copy));
         Button off = new Button("Take it off the register", new FontIcon(Feather.X));
         off.setId("unregister-copy");
-        off.setOnAction(press -> session.unregisterCopy(copy));
+        off.setOnAction(press -> session.files().unregisterCopy(copy));
         FlowPane buttons = new FlowPane(verify, off);
         buttons.getStyleClass().add("buttons");
         card.getChildren().add(buttons);

@@ -102,7 +102,7 @@ public final class FilesPage implements View {
             chooser.setTitle("Files to look into");
             List<File> chosen = chooser.showOpenMultipleDialog(node.getScene().getWindow());
             if (chosen != null) {
-                session.lookInto(chosen.stream().map(File::toPath).toList());
+                session.files().lookInto(chosen.stream().map(File::toPath).toList());
             }
         });
         return files;
@@ -116,7 +116,7 @@ public final class FilesPage implements View {
             chooser.setTitle("A folder of files to look into");
             File chosen = chooser.showDialog(node.getScene().getWindow());
             if (chosen != null) {
-                session.lookInto(List.of(chosen.toPath()));
+                session.files().lookInto(List.of(chosen.toPath()));
             }
         });
         return folder;
@@ -131,8 +131,10 @@ public final class FilesPage implements View {
             }
         });
         node.setOnDragDropped(drag -> {
-            session.lookInto(
-                    drag.getDragboard().getFiles().stream().map(File::toPath).toList());
+            session.files()
+                    .lookInto(drag.getDragboard().getFiles().stream()
+                            .map(File::toPath)
+                            .toList());
             drag.setDropCompleted(true);
             drag.consume();
         });

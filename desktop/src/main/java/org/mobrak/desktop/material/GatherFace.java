@@ -137,7 +137,15 @@ final class GatherFace implements View {
         String wrong = count(gathering, Standing.WRONG)
                 + count(gathering, Standing.MISSING)
                 + count(gathering, Standing.UNCHECKED);
-        return had + wrong + fetch(gathering) + ".";
+        return had + wrong + fetch(gathering) + "." + room(gathering);
+    }
+
+    /** What is fetched lies here twice for a while: as it came, and in the job's folder. */
+    private String room(Gathering gathering) {
+        long free = shown.map(desk -> desk.stock().free()).orElse(0L);
+        return free < 2 * gathering.missingBytes()
+                ? " Only %s are free here; make room first.".formatted(Words.size(free))
+                : " %s free here.".formatted(Words.size(free));
     }
 
     private static String count(Gathering gathering, Standing standing) {
@@ -228,7 +236,7 @@ final class GatherFace implements View {
         open.setId("lay-on-table");
         open.setDisable(!kept.isThere());
         open.setOnAction(press -> {
-            session.lay(kept);
+            session.files().lay(kept);
             toTable.run();
         });
         FlowPane buttons = new FlowPane(open);
@@ -239,14 +247,15 @@ final class GatherFace implements View {
     }
 
     private Button keep(Desk desk, GatherItem item, Kept kept) {
-        JobFolder folder = session.jobFolder(desk);
+        JobFolder folder = session.files().jobFolder(desk);
         int turn = items.getItems().indexOf(item) + 1;
         boolean there = kept.path().startsWith(folder.path());
         Button keep =
                 new Button(there ? "In the job's folder" : "Copy into the job's folder", new FontIcon(Feather.COPY));
         keep.setId("keep-for-job");
         keep.setDisable(there || !kept.isThere());
-        keep.setOnAction(press -> session.keepForJob(kept, turn, item.need().title(), folder));
+        keep.setOnAction(
+                press -> session.files().keepForJob(kept, turn, item.need().title(), folder));
         return keep;
     }
 }

@@ -69,7 +69,7 @@ final class TableFace implements View {
         boolean another = shown.filter(table -> file != null && table.kept().id() == file.id())
                 .isEmpty();
         if (!showing && file != null && another && file.isThere()) {
-            session.lay(file);
+            session.files().lay(file);
         }
     }
 
@@ -162,7 +162,7 @@ final class TableFace implements View {
         others.setDisable(others.getItems().isEmpty());
         others.valueProperty()
                 .addListener(
-                        (property, old, other) -> Optional.ofNullable(other).ifPresent(session::layBeside));
+                        (property, old, other) -> Optional.ofNullable(other).ifPresent(session.files()::layBeside));
         return others;
     }
 
@@ -171,7 +171,7 @@ final class TableFace implements View {
         register.setId("register-copy");
         for (PartitionClass covers : COVERS) {
             MenuItem item = new MenuItem("of this phone's " + covers.label());
-            item.setOnAction(press -> session.registerCopy(file, covers));
+            item.setOnAction(press -> session.files().registerCopy(file, covers));
             register.getItems().add(item);
         }
         return register;
@@ -180,7 +180,7 @@ final class TableFace implements View {
     private Button away(Kept file) {
         Button away = new Button("Put away", new FontIcon(Feather.X));
         away.setId("put-away");
-        away.setOnAction(press -> session.putAway(file));
+        away.setOnAction(press -> session.files().putAway(file));
         return away;
     }
 }

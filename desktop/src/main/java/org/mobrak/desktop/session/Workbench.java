@@ -381,7 +381,10 @@ final class Workbench implements AutoCloseable {
     }
 
     private Desk desk(Dossier dossier, Desk.Wish wish) {
-        Desk.Stock stock = new Desk.Stock(bin.kept(), bin.copies(dossier.phone()));
+        Desk.Stock stock = new Desk.Stock(
+                bin.kept(),
+                bin.copies(dossier.phone()),
+                workspace.folder().toFile().getUsableSpace());
         return Desk.of(dossier, catalogue(), wish, stock);
     }
 
