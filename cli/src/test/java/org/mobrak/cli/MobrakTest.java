@@ -475,6 +475,23 @@ class MobrakTest {
     }
 
     @Test
+    void whatWasFoundReadsWellWithoutJson() throws IOException {
+        assertThat(run("", "inspect", file("LN2-F09-131022-stock.tar.md5")).out())
+                .contains("stock.tar.md5: tar archive with its md5 at the end, 409,659 bytes")
+                .contains("md5 at end   right")
+                .contains("kernel       Linux version 3.0.31-412087")
+                .contains("OS           4.1.2")
+                .contains("writes       radio (radio), by the member radio.img")
+                .contains("writes       tweak (unknown), by the member tweak.bin")
+                .contains("    └ kernel: kernel image, 53,482 bytes");
+        assertThat(run("", "inspect", file("root-package-from-the-thread.zip")).out())
+                .contains("devices      lantern2q");
+        assertThat(run("", "verify", "--md5", "0".repeat(32), file("about.txt")).out())
+                .contains("about.txt: mismatch")
+                .contains("  should be " + "0".repeat(32));
+    }
+
+    @Test
     void saysWhetherAFileIsForThePhoneAndTheRoute() throws IOException {
         Outcome sister = run(
                 "",

@@ -104,8 +104,8 @@ public record RunSheet(
 
     private static SheetStep gather(Route route, Route.NeededFile file) {
         String text = file.hasDigest()
-                ? "Put it on the computer and compare its checksum, letter by letter or with a tool."
-                : "Put it on the computer. The route names no checksum for it, so take it from one place only.";
+                ? "Put it on the computer and drop it on the page Files: it is held against the route’s checksum there, to the byte."
+                : "Put it on the computer and drop it on the page Files. The route names no checksum for it, so take it from one place only.";
         RouteStep step = plain(Phase.GATHER, file.role() + ": " + file.name(), text);
         return new SheetStep("", route.name(), step, Optional.empty(), Optional.of(file));
     }

@@ -23,6 +23,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.CatalogueLoader;
 import org.mobrak.core.catalogue.PartitionClass;
+import org.mobrak.core.catalogue.Route.NeededFile;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.job.RunSheet;
@@ -119,6 +120,28 @@ class GatheringTest {
         assertThat(list.hasUnknownSizes()).isTrue();
         facts = facts(Stream.concat(Stream.of(LANTERN), Stream.of("cable=data")).toArray(String[]::new));
         assertThat(item("Cable: data or factory").standing()).isEqualTo(Standing.HAVE);
+    }
+
+    /** FAT32 keeps the size of a file in 32 bits (FAT32 File System Specification 1.03); from memory. */
+    @Test
+    void aFileThatIsTooLargeForTheCardIsToldBeforeItIsFetched() {
+        NeededFile system = new NeededFile(
+                "system.zip",
+                "Package",
+                Optional.of(1L << 32),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.of("phone"));
+        GatherItem item = new Placing(catalogue, facts, kept)
+                .place(List.of(new Need.OfFile("gather-1", "a route", system)))
+                .get(0);
+        assertThat(item.standing()).isEqualTo(Standing.MISSING);
+        assertThat(item.findings()).extracting("code").containsExactly("too-large-for-fat32");
+        assertThat(item.bytes()).isEqualTo(1L << 32);
     }
 
     @Test
