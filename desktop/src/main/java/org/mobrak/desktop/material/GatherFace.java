@@ -142,7 +142,7 @@ final class GatherFace implements View {
 
     /** What is fetched lies here twice for a while: as it came, and in the job's folder. */
     private String room(Gathering gathering) {
-        long free = shown.map(desk -> desk.stock().free()).orElse(0L);
+        long free = session.files().free();
         return free < 2 * gathering.missingBytes()
                 ? " Only %s are free here; make room first.".formatted(Words.size(free))
                 : " %s free here.".formatted(Words.size(free));

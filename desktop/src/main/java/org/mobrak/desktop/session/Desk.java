@@ -64,9 +64,8 @@ public record Desk(
      *
      * @param kept every file that was looked into, for whatever phone
      * @param copies those that bring this phone back
-     * @param free bytes where the files of its job would be kept
      */
-    public record Stock(List<Kept> kept, List<StockCopy> copies, long free) {}
+    public record Stock(List<Kept> kept, List<StockCopy> copies) {}
 
     /** What the user wants of the phone and will not put up with; an empty school is the usual one. */
     public record Wish(Goal goal, Optional<School> school, Limits limits) {

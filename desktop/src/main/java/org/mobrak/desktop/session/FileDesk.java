@@ -141,6 +141,11 @@ public final class FileDesk implements AutoCloseable {
                 desk.answer().goal().label());
     }
 
+    /** How many bytes are free where the workspace lies, now: it changes with whatever else the computer does. */
+    public long free() {
+        return folder.toFile().getUsableSpace();
+    }
+
     private <T> void reading(String what, Read<T> read, Labour.Keeping<T> keeping) {
         labour.read(
                 what,

@@ -11,8 +11,10 @@ import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
+import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
 import org.apache.commons.io.file.PathUtils;
@@ -25,9 +27,10 @@ import org.mobrak.core.material.PartitionNames;
 import org.mobrak.core.material.Watch;
 import org.mobrak.core.material.reader.Inspector;
 
-/** Reads files that may be large, on whatever thread calls, and tells how far it has come. An interrupt stops it. */
+/** Reads files that may be large, a few at once, and tells how far it has come. An interrupt of the caller stops it. */
 final class FileReading implements AutoCloseable {
     private static final Set<Digest> DIGESTS = EnumSet.allOf(Digest.class);
+    private static final int AT_ONCE = 2;
     private static final int MOST_FILES = 500;
     private static final int MOST_DEPTH = 6;
     private static final Duration BEAT = Duration.ofMillis(100);
@@ -49,14 +52,32 @@ final class FileReading implements AutoCloseable {
         return thread;
     }
 
-    /** All named files looked into, folders opened; the first that cannot be read stops it. */
+    /** All named files looked into, folders opened, a few at once; the first that cannot be read stops it. */
     List<Inspection> inspect(List<Path> named, PartitionNames names) throws IOException {
-        List<Inspection> found = new ArrayList<>();
+        List<Path> files = files(named);
         Inspector inspector = new Inspector(temporary, arithmetic, names);
-        for (Path file : files(named)) {
-            found.add(inspector.inspect(file, DIGESTS, watch(file)));
+        Watch watch = watch(files);
+        ExecutorService looking = Executors.newFixedThreadPool(AT_ONCE, FileReading::quiet);
+        try {
+            List<Future<Inspection>> running = files.stream()
+                    .map(file -> looking.submit(() -> inspector.inspect(file, DIGESTS, watch)))
+                    .toList();
+            List<Inspection> found = new ArrayList<>();
+            for (Future<Inspection> one : running) {
+                found.add(one.get());
+            }
+            return found;
+        } catch (InterruptedException cancelled) {
+            throw new ClosedByInterruptException();
+        } catch (ExecutionException failed) {
+            if (failed.getCause() instanceof IOException unreadable) {
+                throw unreadable;
+            }
+            throw new IllegalStateException(failed.getCause());
+        } finally {
+            // Interrupts those that still read; each closes its file.
+            looking.shutdownNow();
         }
-        return found;
     }
 
     /** Only the headers of a file, which is quick. */
@@ -66,12 +87,12 @@ final class FileReading implements AutoCloseable {
 
     Digests digest(Path file) throws IOException {
         return new Inspector(temporary, arithmetic, PartitionNames.usual())
-                .digest(file, EnumSet.of(Digest.SHA256), watch(file));
+                .digest(file, EnumSet.of(Digest.SHA256), watch(List.of(file)));
     }
 
     /** A copy in a job's folder, read back; a copy that is not the same to the byte is removed again. */
     Inspection keep(JobFolder folder, Path from, Path place, String sha256, PartitionNames names) throws IOException {
-        Path copy = folder.keep(from, place, watch(from));
+        Path copy = folder.keep(from, place, watch(List.of(from)));
         try {
             Inspection read = inspect(List.of(copy), names).get(0);
             if (read.digests()
@@ -109,25 +130,40 @@ final class FileReading implements AutoCloseable {
         return files;
     }
 
-    /** Tells at most ten times a second: the screen cannot show more. */
-    private Watch watch(Path file) throws IOException {
-        String name = file.getFileName().toString();
-        long total = Files.exists(file) ? Files.size(file) : 0;
-        Instant begun = clock.instant();
-        return new Watch() {
-            private long read;
-            private Instant told = begun;
+    /** Tells at most ten times a second, since the screen cannot show more; several threads may read. */
+    private Watch watch(List<Path> files) throws IOException {
+        String name = files.size() == 1 ? files.get(0).getFileName().toString() : files.size() + " files";
+        long total = 0;
+        for (Path file : files) {
+            total += Files.exists(file) ? Files.size(file) : 0;
+        }
+        return new Beat(name, total, clock.instant());
+    }
 
-            @Override
-            public void read(long bytes) {
-                read += bytes;
-                Instant now = clock.instant();
-                if (Duration.between(told, now).compareTo(BEAT) >= 0) {
-                    told = now;
-                    listener.accept(new Progress(name, read, total, Duration.between(begun, now)));
-                }
+    /** Counts what was read. */
+    private final class Beat implements Watch {
+        private final String name;
+        private final long total;
+        private final Instant begun;
+        private Instant told;
+        private long read;
+
+        Beat(String name, long total, Instant begun) {
+            this.name = name;
+            this.total = total;
+            this.begun = begun;
+            this.told = begun;
+        }
+
+        @Override
+        public synchronized void read(long bytes) {
+            read += bytes;
+            Instant now = clock.instant();
+            if (Duration.between(told, now).compareTo(BEAT) >= 0) {
+                told = now;
+                listener.accept(new Progress(name, read, total, Duration.between(begun, now)));
             }
-        };
+        }
     }
 
     @Override

@@ -109,7 +109,7 @@ public final class Session implements AutoCloseable {
     }
 
     public void takeTyped(Fact fact, String value) {
-        telling("Noting " + fact.label(), () -> bench.takeTyped(fact, value));
+        telling("Noting " + fact.label(), () -> bench.readings().takeTyped(fact, value));
     }
 
     /** Asks a phone on the cable for everything it can say. */
@@ -119,22 +119,22 @@ public final class Session implements AutoCloseable {
 
     /** Notes several things that a person read, all or none. */
     public void takeByHand(Map<Fact, String> said) {
-        telling("Noting the readings", () -> bench.takeByHand(said));
+        telling("Noting the readings", () -> bench.readings().takeByHand(said));
     }
 
     /** No longer lets a reading count; it is kept, with the reason. */
     public void setAside(Reading reading, String reason) {
-        telling("Setting a reading aside", () -> bench.setAside(reading, reason));
+        telling("Setting a reading aside", () -> bench.readings().setAside(reading, reason));
     }
 
     /** Lets a reading that was set aside count again. */
     public void letCount(Reading reading) {
-        telling("Letting a reading count", () -> bench.letCount(reading));
+        telling("Letting a reading count", () -> bench.readings().letCount(reading));
     }
 
     /** Sets a misread reading aside and notes what it should have said. */
     public void correct(Reading reading, String value) {
-        telling("Correcting a reading", () -> bench.correct(reading, value));
+        telling("Correcting a reading", () -> bench.readings().correct(reading, value));
     }
 
     /** Answers the question that is open. */

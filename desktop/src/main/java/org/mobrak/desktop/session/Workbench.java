@@ -20,13 +20,9 @@ import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.Standing;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
-import org.mobrak.core.identity.Reading;
-import org.mobrak.core.identity.TypedReading;
 import org.mobrak.core.identity.check.PhoneSorting;
 import org.mobrak.core.identity.check.PhoneSorting.Heap;
-import org.mobrak.core.identity.reader.Parsed;
 import org.mobrak.core.identity.reader.RawText;
-import org.mobrak.core.identity.reader.ReadingParser;
 import org.mobrak.core.identity.reader.TextIntake;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.JournalEntry;
@@ -35,7 +31,6 @@ import org.mobrak.core.job.SheetStep;
 import org.mobrak.core.logbook.Dossier;
 import org.mobrak.core.logbook.Logbook;
 import org.mobrak.core.logbook.PhoneRecord;
-import org.mobrak.core.logbook.SetAside;
 import org.mobrak.core.logbook.Workspace;
 import org.mobrak.core.material.PartitionNames;
 import org.mobrak.core.plan.Brief;
@@ -53,6 +48,7 @@ final class Workbench implements AutoCloseable {
     private final Workspace workspace;
     private final Shelf shelf;
     private final Bin bin;
+    private final ReadingEdits readings;
     private final PhoneLink link;
     private final Clock clock;
     private final UndoStack undo = new UndoStack();
@@ -64,6 +60,7 @@ final class Workbench implements AutoCloseable {
         this.workspace = workspace;
         this.shelf = new Shelf(workspace);
         this.bin = new Bin(workspace.logbook().materials(), undo);
+        this.readings = new ReadingEdits(workspace.logbook(), undo, this::phone, this::now);
         this.link = link;
         this.clock = clock;
         String last = logbook().setting(LAST_PHONE).orElse("");
@@ -128,7 +125,7 @@ final class Workbench implements AutoCloseable {
         List<Heap> heaps = PhoneSorting.sort(texts);
         Facts facts = identity().facts();
         if (heaps.size() < 2 && !PhoneSorting.isAnotherPhone(facts, texts)) {
-            return new Outcome.Told(take(texts));
+            return new Outcome.Told(readings.take(texts));
         }
         return new Outcome.Asked(Question.about(heaps, phone().nickname(), facts.value(Fact.MODEL)));
     }
@@ -137,7 +134,7 @@ final class Workbench implements AutoCloseable {
         return switch (answer) {
             case LEAVE -> new Notice(false, "Left as it was; nothing was taken in.");
             case SAME_PHONE ->
-                take(question.heaps().stream()
+                readings.take(question.heaps().stream()
                         .flatMap(heap -> heap.texts().stream())
                         .toList());
             case NEW_PHONES -> takeAsNew(question.heaps());
@@ -158,78 +155,6 @@ final class Workbench implements AutoCloseable {
         return new Notice(false, count + " put in the drawer.");
     }
 
-    private Notice take(List<RawText> texts) {
-        Instant at = now();
-        List<Long> intakes = new ArrayList<>();
-        List<Parsed> parsed = new ArrayList<>();
-        for (RawText text : texts) {
-            parsed.add(ReadingParser.parse(text, at));
-            intakes.add(logbook().take(phone(), text, at));
-        }
-        String name = texts.size() == 1 ? texts.get(0).name() : texts.size() + " texts";
-        undoable(name, intakes);
-        return Notice.taken(name, parsed);
-    }
-
-    /** Notes what a person read, all of it or none. */
-    Notice takeByHand(Map<Fact, String> said) {
-        Instant at = now();
-        List<Reading> readings = said.entrySet().stream()
-                .map(one -> TypedReading.parse(TypedReading.text(one.getKey(), one.getValue()), at))
-                .toList();
-        List<Long> intakes = readings.stream()
-                .map(reading -> logbook().take(phone(), reading))
-                .toList();
-        undoable(readings.size() + " readings by hand", intakes);
-        return new Notice(false, "%d readings noted.".formatted(readings.size()));
-    }
-
-    /** No longer lets a reading count, for a reason. */
-    Notice setAside(Reading reading, String reason) {
-        long entry = logbook().setAside(phone(), reading, reason.isBlank() ? "no reason given" : reason.strip(), now());
-        undo.did(new UndoStack.Step(
-                "setting “" + reading.value() + "” aside",
-                () -> logbook().takeBackAside(entry, now()),
-                () -> logbook().repeatAside(entry)));
-        return new Notice(false, "Set aside: " + reading.fact().label() + " “" + reading.value() + "”.");
-    }
-
-    /** Lets a reading count again. */
-    Notice letCount(Reading reading) {
-        SetAside entry =
-                dossier().asideOf(reading).orElseThrow(() -> new IllegalStateException("This reading counts already."));
-        logbook().takeBackAside(entry.id(), now());
-        undo.did(new UndoStack.Step(
-                "letting “" + reading.value() + "” count",
-                () -> logbook().repeatAside(entry.id()),
-                () -> logbook().takeBackAside(entry.id(), now())));
-        return new Notice(false, "It counts again: " + reading.fact().label() + " “" + reading.value() + "”.");
-    }
-
-    /** Notes what a reading should have said and sets what it did say aside. */
-    Notice correct(Reading reading, String value) {
-        Reading typed = TypedReading.parse(TypedReading.text(reading.fact(), value), now());
-        long aside = logbook().setAside(phone(), reading, "misread", now());
-        long intake = logbook().take(phone(), typed);
-        undo.did(new UndoStack.Step(
-                reading.fact().label() + " " + value,
-                () -> {
-                    logbook().withdraw(intake, now());
-                    logbook().takeBackAside(aside, now());
-                },
-                () -> {
-                    logbook().repeatAside(aside);
-                    logbook().restore(intake);
-                }));
-        return new Notice(false, "Corrected: " + reading.fact().label() + " is " + value + ".");
-    }
-
-    Notice takeTyped(Fact fact, String value) {
-        long intake = logbook().take(phone(), TypedReading.parse(TypedReading.text(fact, value), now()));
-        undoable(fact.label() + " " + value, List.of(intake));
-        return new Notice(false, "Noted: " + fact.label() + " is " + value + ".");
-    }
-
     /** Asks a phone on the cable for everything it can say. */
     Outcome takeFromCable(String seen) throws IOException, InterruptedException {
         List<RawText> texts = new ArrayList<>();
@@ -242,13 +167,6 @@ final class Workbench implements AutoCloseable {
             texts.add(new RawText(seen + ", " + question.label(), text.text(), text.findings()));
         }
         return offer(texts);
-    }
-
-    private void undoable(String name, List<Long> intakes) {
-        undo.did(new UndoStack.Step(
-                name,
-                () -> intakes.forEach(intake -> logbook().withdraw(intake, now())),
-                () -> intakes.forEach(logbook()::restore)));
     }
 
     void undo() {
@@ -292,6 +210,10 @@ final class Workbench implements AutoCloseable {
     void start(Plan plan) {
         logbook().start(phone(), RunSheet.of(plan), now());
         undo.forget();
+    }
+
+    ReadingEdits readings() {
+        return readings;
     }
 
     Bin bin() {
@@ -381,10 +303,7 @@ final class Workbench implements AutoCloseable {
     }
 
     private Desk desk(Dossier dossier, Desk.Wish wish) {
-        Desk.Stock stock = new Desk.Stock(
-                bin.kept(),
-                bin.copies(dossier.phone()),
-                workspace.folder().toFile().getUsableSpace());
+        Desk.Stock stock = new Desk.Stock(bin.kept(), bin.copies(dossier.phone()));
         return Desk.of(dossier, catalogue(), wish, stock);
     }
 
