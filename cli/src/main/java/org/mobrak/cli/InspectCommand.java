@@ -75,6 +75,7 @@ final class InspectCommand implements Callable<Integer> {
             List<Path> named = material.find(files);
             List<Inspection> inspections = material.inspect(named, wanted()).values().stream()
                     .map(found -> use.map(one -> one.judge(found)).orElse(found))
+                    .map(found -> found.at(material.shown(found.file())))
                     .toList();
             if (json) {
                 JsonAnswer.write(answer(inspections, named.size()), out);

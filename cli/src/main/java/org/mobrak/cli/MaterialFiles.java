@@ -73,6 +73,11 @@ final class MaterialFiles implements AutoCloseable {
         return files;
     }
 
+    /** What a file is called on the command line: the copy of standard input as that. */
+    Path shown(Path file) {
+        return file.equals(temporary.resolve(STANDARD_INPUT)) ? Path.of(STANDARD_INPUT) : file;
+    }
+
     private static List<Path> inside(Path folder) throws IOException {
         try (Stream<Path> walk = Files.walk(folder, MOST_DEPTH)) {
             List<Path> files = walk.filter(Files::isRegularFile).sorted().toList();

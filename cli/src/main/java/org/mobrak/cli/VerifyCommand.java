@@ -86,6 +86,10 @@ final class VerifyCommand implements Callable<Integer> {
      * @param result {@code ok}, {@code mismatch}, {@code missing}, or {@code not listed}
      */
     private record Compared(String file, String result, Optional<Line> line, Optional<String> actual) {
+        Compared as(Path shown) {
+            return new Compared(shown.toString(), result, line, actual);
+        }
+
         boolean isOk() {
             return result.equals("ok");
         }
@@ -105,7 +109,7 @@ final class VerifyCommand implements Callable<Integer> {
                 if (Files.notExists(file)) {
                     compared.add(new Compared(file.toString(), "missing", Optional.empty(), Optional.empty()));
                 } else if (digests.containsKey(file)) {
-                    compared.add(compare(file, digests.get(file), list));
+                    compared.add(compare(file, digests.get(file), list).as(material.shown(file)));
                 }
             }
             tell(compared);

@@ -39,6 +39,11 @@ public record Inspection(
         return new Inspection(file, bytes, root, Optional.of(known), trailer, devices, writes, findings);
     }
 
+    /** The same under another path. */
+    public Inspection at(Path other) {
+        return new Inspection(other, bytes, root, digests, trailer, devices, writes, findings);
+    }
+
     /** The same with other findings. */
     public Inspection with(List<Finding> others) {
         return new Inspection(file, bytes, root, digests, trailer, devices, writes, others);
