@@ -3,19 +3,21 @@ package org.mobrak.core.plan;
 import java.util.Locale;
 
 /** Sizes for a person, in powers of ten as the SI has them. */
-final class Sizes {
+public final class Sizes {
     private static final double KILO = 1e3;
     private static final double MEGA = 1e6;
     private static final double GIGA = 1e9;
 
     private Sizes() {}
 
-    static String words(long bytes) {
+    /** Such as {@code 1.5 GB}, {@code 72 kB}, {@code 22 bytes}. */
+    public static String words(long bytes) {
         if (bytes >= GIGA) {
             return String.format(Locale.ROOT, "%.1f GB", bytes / GIGA);
         }
-        return bytes >= MEGA
-                ? String.format(Locale.ROOT, "%.1f MB", bytes / MEGA)
-                : String.format(Locale.ROOT, "%.0f kB", bytes / KILO);
+        if (bytes >= MEGA) {
+            return String.format(Locale.ROOT, "%.1f MB", bytes / MEGA);
+        }
+        return bytes >= KILO ? String.format(Locale.ROOT, "%.0f kB", bytes / KILO) : bytes + " bytes";
     }
 }

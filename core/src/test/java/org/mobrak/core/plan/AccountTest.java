@@ -15,6 +15,8 @@ import org.commonmark.parser.Parser;
 import org.commonmark.renderer.text.TextContentRenderer;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.CatalogueLoader;
 import org.mobrak.core.catalogue.PartitionClass;
@@ -44,6 +46,23 @@ class AccountTest {
     void loadTheShippedCatalogue() throws IOException {
         catalogue = CatalogueLoader.load(Path.of(System.getProperty("mobrak.home"), "catalogue"))
                 .catalogue();
+    }
+
+    /** Powers of ten, as the SI has them; not those of two. */
+    @ParameterizedTest
+    @CsvSource({
+        "0, 0 bytes",
+        "999, 999 bytes",
+        "1000, 1 kB",
+        "71680, 72 kB",
+        "999499, 999 kB",
+        "1000000, 1.0 MB",
+        "1048576, 1.0 MB",
+        "1500000000, 1.5 GB",
+        "4294967296, 4.3 GB"
+    })
+    void sizesInWords(long bytes, String words) {
+        assertThat(Sizes.words(bytes)).isEqualTo(words);
     }
 
     /**

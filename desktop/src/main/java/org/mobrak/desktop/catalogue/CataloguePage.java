@@ -12,7 +12,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.cell.CheckBoxListCell;
-import javafx.scene.input.TransferMode;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -27,6 +26,7 @@ import org.mobrak.core.catalogue.Difference;
 import org.mobrak.core.catalogue.Fault;
 import org.mobrak.core.identity.Severity;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Drops;
 import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
@@ -79,22 +79,8 @@ public final class CataloguePage implements View {
         nothing.setMaxWidth(Double.MAX_VALUE);
         node = new HBox(own, nothing);
         node.getStyleClass().add("page");
-        takeDrops();
-    }
-
-    /** What is dropped here is another catalogue, not a reading. */
-    private void takeDrops() {
-        node.setOnDragOver(drag -> {
-            if (drag.getDragboard().hasFiles()) {
-                drag.acceptTransferModes(TransferMode.COPY);
-                drag.consume();
-            }
-        });
-        node.setOnDragDropped(drag -> {
-            session.compareCatalogue(drag.getDragboard().getFiles().get(0).toPath());
-            drag.setDropCompleted(true);
-            drag.consume();
-        });
+        // What is dropped here is another catalogue, not a reading.
+        Drops.onto(node, dropped -> session.compareCatalogue(dropped.get(0)));
     }
 
     @Override

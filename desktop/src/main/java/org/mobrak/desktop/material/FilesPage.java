@@ -12,7 +12,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.input.TransferMode;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -22,6 +21,7 @@ import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.desktop.parts.Drops;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.session.Session;
 import org.mobrak.desktop.session.Snapshot;
@@ -68,7 +68,8 @@ public final class FilesPage implements View {
         node = new VBox(head, body);
         face.addListener((property, old, now) -> turnTo(now));
         turnTo(Face.GATHER);
-        takeDrops();
+        // What is dropped here is a file to look into, not a reading.
+        Drops.onto(node, session.files()::lookInto);
     }
 
     private ToggleButton tab(Face one) {
@@ -120,24 +121,6 @@ public final class FilesPage implements View {
             }
         });
         return folder;
-    }
-
-    /** What is dropped here is a file to look into, not a reading. */
-    private void takeDrops() {
-        node.setOnDragOver(drag -> {
-            if (drag.getDragboard().hasFiles()) {
-                drag.acceptTransferModes(TransferMode.COPY);
-                drag.consume();
-            }
-        });
-        node.setOnDragDropped(drag -> {
-            session.files()
-                    .lookInto(drag.getDragboard().getFiles().stream()
-                            .map(File::toPath)
-                            .toList());
-            drag.setDropCompleted(true);
-            drag.consume();
-        });
     }
 
     @Override

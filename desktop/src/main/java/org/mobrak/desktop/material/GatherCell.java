@@ -8,6 +8,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.mobrak.core.gather.GatherItem;
 import org.mobrak.core.gather.Need;
+import org.mobrak.core.plan.Sizes;
 import org.mobrak.desktop.parts.Texts;
 
 /** A line of the gathering list. */
@@ -22,7 +23,7 @@ final class GatherCell extends ListCell<GatherItem> {
     private static HBox row(GatherItem item) {
         Label name = Texts.plain(item.need().title());
         name.getStyleClass().add("route-name");
-        String size = item.bytes() > 0 ? ", " + Words.size(item.bytes()) : "";
+        String size = item.bytes() > 0 ? ", " + Sizes.words(item.bytes()) : "";
         Label what = Texts.soft(item.standing().word() + "  ·  " + kind(item.need()) + size);
         VBox lines = new VBox(name, what);
         lines.getStyleClass().add("route-lines");

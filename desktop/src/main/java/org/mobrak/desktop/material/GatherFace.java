@@ -26,6 +26,7 @@ import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.Need;
 import org.mobrak.core.gather.Standing;
 import org.mobrak.core.plan.Plan;
+import org.mobrak.core.plan.Sizes;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
@@ -144,8 +145,8 @@ final class GatherFace implements View {
     private String room(Gathering gathering) {
         long free = session.files().free();
         return free < 2 * gathering.missingBytes()
-                ? " Only %s are free here; make room first.".formatted(Words.size(free))
-                : " %s free here.".formatted(Words.size(free));
+                ? " Only %s are free here; make room first.".formatted(Sizes.words(free))
+                : " %s free here.".formatted(Sizes.words(free));
     }
 
     private static String count(Gathering gathering, Standing standing) {
@@ -161,7 +162,7 @@ final class GatherFace implements View {
         double minutes = bytes * (double) MEGABITS / (rate.getValue() * 1e6) / 60;
         String time = minutes < 1 ? "under a minute" : String.format(Locale.ROOT, "about %.0f min", minutes);
         return "; to fetch: %s%s, %s"
-                .formatted(gathering.hasUnknownSizes() ? "at least " : "", Words.size(bytes), time);
+                .formatted(gathering.hasUnknownSizes() ? "at least " : "", Sizes.words(bytes), time);
     }
 
     private void showDetail(GatherItem item) {

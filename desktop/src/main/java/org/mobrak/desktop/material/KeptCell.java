@@ -11,6 +11,7 @@ import org.mobrak.core.gather.Kept;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Severity;
 import org.mobrak.core.material.Material;
+import org.mobrak.core.plan.Sizes;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
 
@@ -38,7 +39,7 @@ final class KeptCell extends ListCell<Kept> {
         Material material = file.material();
         Label name = Texts.plain(material.name());
         name.getStyleClass().add("route-name");
-        Label what = Texts.soft(material.kind().label() + ", " + Words.size(material.bytes()) + state(file));
+        Label what = Texts.soft(material.kind().label() + ", " + Sizes.words(material.bytes()) + state(file));
         VBox lines = new VBox(name, what);
         lines.getStyleClass().add("route-lines");
         lines.setMinWidth(0);

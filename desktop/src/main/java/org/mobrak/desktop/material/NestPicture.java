@@ -8,6 +8,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Pane;
 import org.mobrak.core.material.FileKind;
 import org.mobrak.core.material.Part;
+import org.mobrak.core.plan.Sizes;
 
 /**
  * A file and all that lies in it, each holder above what it holds: widths are to scale within their holder, each step down is
@@ -71,7 +72,7 @@ final class NestPicture extends Pane {
 
     private static Label box(Part part, double x, double width, int level) {
         String size = part.bytes().isPresent()
-                ? Words.size(part.bytes().getAsLong())
+                ? Sizes.words(part.bytes().getAsLong())
                 : part.kind().label();
         Label box = new Label(width < LEGIBLE ? "" : part.plainName() + "\n" + size);
         box.getStyleClass().addAll("nest-box", isKernel(part) ? "nest-kernel" : "nest-other");

@@ -21,6 +21,7 @@ import org.mobrak.core.identity.Finding;
 import org.mobrak.core.material.Comparison;
 import org.mobrak.core.material.Inspection;
 import org.mobrak.core.material.Material;
+import org.mobrak.core.plan.Sizes;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
@@ -130,7 +131,7 @@ final class TableFace implements View {
     private Card head(Snapshot.Table table, List<Finding> findings) {
         Inspection file = table.inspection();
         Card head = new Card(
-                file.name(), Texts.plain("%s, %s".formatted(capital(file.kind().label()), Words.size(file.bytes()))));
+                file.name(), Texts.plain("%s, %s".formatted(capital(file.kind().label()), Sizes.words(file.bytes()))));
         head.setId("table-head");
         if (findings.isEmpty()) {
             head.getChildren()
