@@ -15,6 +15,9 @@ import java.util.stream.Collectors;
  * {@code MD5: digest} under or beside a name, upper case, digits in groups, a digest alone.
  */
 public record ChecksumList(List<Line> lines) {
+    /** No name is longer; patterns over what is could take as long as whoever made it likes. */
+    private static final int MOST_LINE = 4_096 + 256;
+
     private static final Pattern GNU = Pattern.compile("(\\\\?)([0-9a-fA-F]{8,128})(?: [ *]|\\s+)(\\S.*)");
     private static final Pattern TAGGED =
             Pattern.compile("(\\\\?)([A-Za-z0-9-]+)\\s?\\((.+)\\)\\s?= ([0-9a-fA-F]{8,128})");
@@ -44,7 +47,8 @@ public record ChecksumList(List<Line> lines) {
     public static ChecksumList parse(String text) {
         List<Line> lines = new ArrayList<>();
         Optional<String> above = Optional.empty();
-        for (String raw : text.lines().toList()) {
+        for (String raw :
+                text.lines().filter(line -> line.length() <= MOST_LINE).toList()) {
             String line = raw.replace('\u00a0', ' ').strip().replaceFirst("^[-•>]\\s+", "");
             Optional<Line> found = line(line, above);
             found.ifPresent(lines::add);

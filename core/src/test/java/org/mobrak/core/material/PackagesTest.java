@@ -6,6 +6,7 @@ import static org.assertj.core.groups.Tuple.tuple;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -73,6 +74,17 @@ class PackagesTest {
     void whatShellScriptsWrite(String line, String partition) {
         String script = "#!/sbin/sh\n# dd if=x of=/dev/block/by-name/bootloader\n" + line + "\n";
         assertThat(update(SHELL, script).writes()).extracting(Write::partition).containsExactly(partition);
+    }
+
+    /** Scripts made to keep a pattern busy for ever, or to use up its stack. */
+    @ParameterizedTest
+    @ValueSource(strings = {"\n", "dd ", "\\\"", "\"a", " \n#", "getprop(", "\"x\\\\"})
+    @Timeout(20)
+    void aScriptMadeToKeepUsBusyDoesNot(String again) {
+        String script = "\"" + again.repeat(1_000_000 / again.length());
+        Inspection found = update(SCRIPT, script + "\npackage_extract_dir(\"system\", \"/system\");");
+        assertThat(found.kind()).isEqualTo(FileKind.UPDATE_ZIP);
+        assertThat(ChecksumList.parse(script).lines()).isEmpty();
     }
 
     @Test

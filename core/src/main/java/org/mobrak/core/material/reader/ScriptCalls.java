@@ -13,7 +13,8 @@ import java.util.regex.Pattern;
  */
 final class ScriptCalls {
     private static final Pattern TOKEN = Pattern.compile(
-            "#[^\\n]*|\"(?<text>(?:[^\"\\\\]|\\\\.)*+)\"|(?<word>[A-Za-z0-9_:/.\\-=]+)|(?<sign>[(),])", Pattern.DOTALL);
+            "#[^\\n]*|\"(?<text>[^\"\\\\\\n]*+(?:\\\\[^\\n][^\"\\\\\\n]*+)*+)\"|(?<word>[A-Za-z0-9_:/.\\-=]+)|(?<sign>[(),])",
+            Pattern.DOTALL);
     /** Calls within calls; sound scripts have three or four. */
     private static final int MOST_OPEN = 100;
 

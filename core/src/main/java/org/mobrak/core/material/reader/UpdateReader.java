@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.mobrak.core.material.About;
 import org.mobrak.core.material.About.Touch;
 import org.mobrak.core.material.reader.ScriptCalls.Call;
@@ -23,7 +24,10 @@ import org.mobrak.core.material.reader.ScriptCalls.Call;
 final class UpdateReader {
     private static final Pattern METADATA = Pattern.compile("META-INF/.*/metadata");
     private static final Pattern SCRIPT = Pattern.compile("META-INF/.*/(updater-script|update-binary)");
-    private static final int MOST_BYTES = 4 << 20;
+    private static final int MOST_BYTES = 1 << 20;
+    /** Longer lines are no one's script; patterns over them could take as long as whoever made them likes. */
+    private static final int MOST_LINE = 2_000;
+
     private static final int MOST_TOUCHES = 2_000;
 
     private static final String DEVICE_PROPERTY =
@@ -32,7 +36,7 @@ final class UpdateReader {
             Pattern.compile("getprop\\(\\s*" + DEVICE_PROPERTY + "\\s*\\)\\s*==\\s*\"([^\"]+)\""),
             Pattern.compile("\"([^\"]+)\"\\s*==\\s*getprop\\(\\s*" + DEVICE_PROPERTY),
             Pattern.compile("is_substring\\(\\s*\"([^\"]+)\"\\s*,\\s*getprop\\(\\s*" + DEVICE_PROPERTY),
-            Pattern.compile("(?m)^\\s*device\\.name\\d+=(\\S+)"),
+            Pattern.compile("(?m)^[ \\t]*device\\.name\\d+=(\\S+)"),
             Pattern.compile("getprop " + DEVICE_PROPERTY + "[)`\"]*\\s*={1,2}\\s*\"?([A-Za-z0-9_.-]+)"));
     private static final Pattern SHELL_WRITE = Pattern.compile(
             "(?m)^[^#\\n]*?(?:\\bdd\\b[^\\n;]*?\\bof=[\"']?([^\\s\"';]+)|flash_image\\s+(\\S+)|>\\s*[\"']?(/dev/block/[^\\s\"';]+)"
@@ -81,14 +85,16 @@ final class UpdateReader {
     }
 
     private void readScript(String text) {
-        String plain = text.replaceAll("(?m)^\\s*#.*$", "");
+        String plain = text.lines()
+                .filter(line -> line.length() <= MOST_LINE && !line.strip().startsWith("#"))
+                .collect(Collectors.joining("\n"));
         for (Pattern shape : DEVICES) {
             Matcher named = shape.matcher(plain);
             while (named.find()) {
                 devices.add(named.group(1));
             }
         }
-        ScriptCalls.in(text).forEach(this::readCall);
+        ScriptCalls.in(plain).forEach(this::readCall);
         Matcher shell = SHELL_WRITE.matcher(plain);
         while (shell.find() && touches.size() < MOST_TOUCHES) {
             for (int group = 1; group <= shell.groupCount(); group++) {
