@@ -13,6 +13,7 @@ import java.util.Set;
 import java.util.concurrent.Callable;
 import org.mobrak.core.material.Digest;
 import org.mobrak.core.material.Inspection;
+import org.mobrak.core.material.PartitionNames;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
@@ -70,8 +71,9 @@ final class InspectCommand implements Callable<Integer> {
     public Integer call() throws IOException {
         PrintWriter out = spec.commandLine().getOut();
         Optional<MaterialUse> use = use();
+        PartitionNames names = use.map(MaterialUse::partitions).orElseGet(PartitionNames::usual);
         try (MaterialFiles material =
-                new MaterialFiles(mobrak, spec.commandLine().getErr())) {
+                new MaterialFiles(mobrak, spec.commandLine().getErr(), names)) {
             List<Path> named = material.find(files);
             List<Inspection> inspections = material.inspect(named, wanted()).values().stream()
                     .map(found -> use.map(one -> one.judge(found)).orElse(found))

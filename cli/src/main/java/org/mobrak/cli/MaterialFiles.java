@@ -42,11 +42,12 @@ final class MaterialFiles implements AutoCloseable {
 
     private final Inspector inspector;
 
-    MaterialFiles(Mobrak mobrak, PrintWriter err) throws IOException {
+    /** @param names what the partitions of the phone are called */
+    MaterialFiles(Mobrak mobrak, PrintWriter err, PartitionNames names) throws IOException {
         this.mobrak = mobrak;
         this.err = err;
         this.temporary = Files.createTempDirectory("mobrak-");
-        this.inspector = new Inspector(temporary, arithmetic, PartitionNames.usual());
+        this.inspector = new Inspector(temporary, arithmetic, names);
     }
 
     private static Thread quiet(Runnable task) {

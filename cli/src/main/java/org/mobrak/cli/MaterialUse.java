@@ -9,6 +9,7 @@ import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.NeededFile;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Ledger;
 import org.mobrak.core.identity.Reading;
@@ -16,8 +17,10 @@ import org.mobrak.core.identity.reader.ReadingParser;
 import org.mobrak.core.identity.reader.TextIntake;
 import org.mobrak.core.material.Inspection;
 import org.mobrak.core.material.Material;
+import org.mobrak.core.material.PartitionNames;
 import org.mobrak.core.material.check.MaterialCheck;
 import org.mobrak.core.material.check.Use;
+import org.mobrak.core.material.check.Yardstick;
 
 /** The phone and the route that files are held against. */
 record MaterialUse(Catalogue catalogue, Facts facts, Optional<Route> route, Optional<String> needed) {
@@ -38,11 +41,17 @@ record MaterialUse(Catalogue catalogue, Facts facts, Optional<Route> route, Opti
         return new MaterialUse(catalogue, facts, route, needed);
     }
 
+    /** What the phone's partitions are called. */
+    PartitionNames partitions() {
+        return PartitionNames.of(facts.value(Fact.MODEL).flatMap(catalogue::phone));
+    }
+
     /** An inspection with what there is to say of the file for this use. */
     Inspection judge(Inspection found) {
         Optional<NeededFile> file = route.flatMap(one -> one.work().files().stream()
                 .filter(wanted -> wanted.name().equals(needed.orElse(found.name())))
                 .findFirst());
-        return found.with(MaterialCheck.of(new Use(Material.of(found), facts, catalogue, route, file)));
+        return found.with(MaterialCheck.of(
+                new Use(Material.of(found), new Yardstick(facts, catalogue, Optional.empty()), route, file)));
     }
 }

@@ -23,6 +23,7 @@ import org.mobrak.core.material.ChecksumList;
 import org.mobrak.core.material.ChecksumList.Line;
 import org.mobrak.core.material.Digest;
 import org.mobrak.core.material.Digests;
+import org.mobrak.core.material.PartitionNames;
 import picocli.CommandLine.ArgGroup;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -101,7 +102,7 @@ final class VerifyCommand implements Callable<Integer> {
         List<String> named = files.isEmpty() ? besideTheList(list) : files;
         List<Compared> compared = new ArrayList<>();
         try (MaterialFiles material =
-                new MaterialFiles(mobrak, spec.commandLine().getErr())) {
+                new MaterialFiles(mobrak, spec.commandLine().getErr(), PartitionNames.usual())) {
             List<Path> found = material.find(named);
             List<Path> there = found.stream().filter(Files::exists).toList();
             Map<Path, Digests> digests = material.digest(there, wanted(list));

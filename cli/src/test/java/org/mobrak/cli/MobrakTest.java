@@ -462,7 +462,7 @@ class MobrakTest {
     void inspectsSeveralFoldersAndStandardInput() throws IOException {
         Outcome several = run("one line\n", "inspect", "-", file(""), "--json");
         assertThat(several.status()).isEqualTo(Mobrak.DONE);
-        assertThat(several.json().at("/files")).hasSize(9);
+        assertThat(several.json().at("/files")).hasSize(10);
         assertThat(several.json().at("/files/0/kind").asText()).isEqualTo("text");
         assertThat(several.json().at("/files/0/file").asText()).isEqualTo("-");
         Outcome missing = run("", "inspect", "/nowhere/x.zip", file("about.txt"), "--json");
@@ -502,6 +502,9 @@ class MobrakTest {
                 reading("hive-03-listing.txt"),
                 "--json");
         assertThat(sister.json().at("/findings/0/code").asText()).isEqualTo("sister-variant");
+        assertThat(sister.json().at("/writes/1/class").asText())
+                .as("the phone's own name for it")
+                .isEqualTo("bootloader");
         Outcome right = run(
                 "",
                 "inspect",
@@ -513,7 +516,7 @@ class MobrakTest {
                 "--needed",
                 "key-recovery-l210.tar",
                 "--json");
-        assertThat(right.json().at("/findings").findValuesAsText("code")).contains("digest-right");
+        assertThat(right.json().at("/findings").findValuesAsText("code")).contains("digest-right", "as-the-route-says");
         assertThat(run("", "inspect", file("about.txt"), "--route", "nonsense").status())
                 .isEqualTo(Mobrak.WRONG_USAGE);
     }

@@ -10,6 +10,7 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
+import javafx.event.ActionEvent;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
@@ -21,11 +22,14 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.gather.GatherItem;
 import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.Standing;
 import org.mobrak.core.gather.StockCopy;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.plan.Goal;
+import org.mobrak.core.plan.Plan;
 import org.mobrak.desktop.demo.DemoWorkspace;
 import org.mobrak.desktop.session.Desk;
 import org.mobrak.desktop.session.DrawerEntry;
@@ -88,13 +92,13 @@ class FilesTest {
         assertThat(standing(RECOVERY)).as("the download that broke off").isEqualTo(Standing.WRONG);
         desktop.assertShows("The route's file is 71,680 bytes long; this one is 28,672.");
         assertThat(desktop.text("gather-sums"))
-                .contains("0 of 5 had, 1 wrong, 1 missing")
+                .contains("0 of 6 had, 1 wrong, 1 missing")
                 .contains("under a minute");
 
         drop("gather-items", "l210_rec_FINAL(2).tar", "bench-flasher-3.07.zip");
         assertThat(standing(RECOVERY)).isEqualTo(Standing.HAVE);
         assertThat(standing("bench-flasher-3.07.zip")).isEqualTo(Standing.HAVE);
-        assertThat(desktop.text("gather-sums")).startsWith("2 of 5 had, 3 unchecked");
+        assertThat(desktop.text("gather-sums")).startsWith("2 of 6 had, 4 unchecked");
         desktop.assertShows("Its SHA-256 is the one the route gives: it is that file, to the byte.");
 
         desktop.click("keep-for-job");
@@ -195,6 +199,49 @@ class FilesTest {
         assertThat(kept()).hasSize(before);
         drop("gather-items", "bench-flasher-3.07.zip");
         assertThat(kept()).hasSize(before + 1);
+    }
+
+    /** Nobody gave a checksum for the package; there is something in it of which nobody knows where it goes. */
+    @Test
+    void aFileThatWritesMoreAsksForMoreBattery() {
+        desktop.robot().interact(() -> desktop.session().wish(Goal.ROOT));
+        desktop.rest();
+        ComboBox<Plan> plans = desktop.find("gather-plan");
+        Plan wanted = plans.getItems().stream()
+                .filter(plan -> plan.title().equals("Root package in download mode"))
+                .findFirst()
+                .orElseThrow();
+        desktop.robot().interact(() -> plans.setValue(wanted));
+        assertThat(standing("Battery percent: at least 50")).isEqualTo(Standing.UNCHECKED);
+        drop("gather-items", "lantern2-root-412.tar.md5");
+        desktop.robot().interact(() -> desktop.session().start(wanted));
+        desktop.rest();
+        desktop.pick(
+                "gather-items", GatherItem.class, item -> item.need().title().equals("Battery percent: at least 90"));
+        desktop.assertShows("lantern2-root-412.tar.md5 writes a partition of unknown name");
+        desktop.fill("bench-value", "64");
+        TextField percent = desktop.find("bench-value");
+        desktop.robot().interact(() -> percent.fireEvent(new ActionEvent()));
+        desktop.rest();
+        desktop.assertShows("Battery percent is 64; it must be 90 or more.");
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        desktop.assertShows("Battery percent: at least 90");
+        var battery = desktop.runningJob()
+                .orElseThrow()
+                .sheet()
+                .asking(Fact.BATTERY_PERCENT)
+                .orElseThrow();
+        desktop.runningJob()
+                .orElseThrow()
+                .sheet()
+                .of(Phase.GATHER)
+                .forEach(
+                        step -> desktop.robot().interact(() -> desktop.session().tick(step)));
+        desktop.rest();
+        desktop.robot().interact(() -> desktop.session().tick(battery));
+        desktop.rest();
+        desktop.assertShows("Battery percent is 64; it must be 90 or more.");
+        assertThat(desktop.runningJob().orElseThrow().isTicked(battery)).isFalse();
     }
 
     @Test

@@ -36,7 +36,7 @@ import org.mobrak.core.identity.build.Rulers;
  */
 public final class CatalogueCache {
     /** To be raised whenever the same files would be read or judged otherwise. */
-    private static final String FORMAT = "mobrak catalogue cache 2";
+    private static final String FORMAT = "mobrak catalogue cache 3";
 
     private static final int CHUNK = 500;
 

@@ -95,6 +95,7 @@ public record Route(
      * @param partition what it is written to
      * @param keepZipped whether it must stay as it is; absent where that does not matter
      * @param where {@code phone} or {@code computer}; the phone if absent
+     * @param holds what the source says is in it: the kernel's release and build date, OS version and patch level
      */
     public record NeededFile(
             String name,
@@ -106,7 +107,11 @@ public record Route(
             Optional<String> slot,
             Optional<PartitionClass> partition,
             Optional<Boolean> keepZipped,
-            Optional<String> where) {
+            Optional<String> where,
+            Map<Fact, String> holds) {
+        public NeededFile {
+            holds = holds == null ? Map.of() : Map.copyOf(holds);
+        }
 
         /** Whether it is copied to the phone, and not only used on the computer. */
         public boolean goesToPhone() {

@@ -67,6 +67,14 @@ public final class FitCheck {
         return RouteFit.of(route, new RouteJudge(catalogue, facts, choice).clauses(route));
     }
 
+    /** Whether a route lists the phone's exact build; empty for a route to which the phone does not matter. */
+    public static Optional<Clause> listedBuild(Catalogue catalogue, Route route, Facts facts) {
+        return new RouteJudge(catalogue, facts, Optional.of(School.EXACT))
+                .target(route).stream()
+                        .filter(clause -> clause.name().equals(Fact.BUILD_NUMBER.label()))
+                        .findFirst();
+    }
+
     /**
      * A route for another model, or a battery that may burn, no other route turns. Whether a route was made for the phone's
      * software and bootloader, one that writes others may; the conditions stand last, in their order.

@@ -15,7 +15,7 @@ public enum School {
     PRACTICAL;
 
     /** The user's choice; else exact for whatever can brick for good, and practical for the rest. */
-    static School forRoute(Route route, Optional<School> choice) {
+    public static School forRoute(Route route, Optional<School> choice) {
         return choice.orElseGet(() -> {
             boolean deadly = false;
             for (PartitionClass written : route.changes().writes()) {

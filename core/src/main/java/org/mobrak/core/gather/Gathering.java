@@ -4,17 +4,28 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import org.mobrak.core.catalogue.Catalogue;
+import java.util.stream.Collectors;
+import org.mobrak.core.catalogue.PartitionClass;
+import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.job.RunSheet;
 import org.mobrak.core.job.SheetStep;
+import org.mobrak.core.material.Material;
+import org.mobrak.core.material.Write;
+import org.mobrak.core.material.check.Yardstick;
+import org.mobrak.core.plan.BatteryGate;
 
-/** Everything a job needs on the bench, and how it stands with each: files first, then tools, then things. */
-public record Gathering(List<GatherItem> items) {
-    private static final Set<Fact> THINGS = Set.of(Fact.CABLE, Fact.CARD, Fact.SERVICE_PLUG, Fact.INTERNET);
+/**
+ * Everything a job needs on the bench, and how it stands with each: files first, then tools, then things.
+ *
+ * @param sheet the run sheet, as strict as what is in the files asks for
+ */
+public record Gathering(RunSheet sheet, List<GatherItem> items) {
+    private static final Set<Fact> THINGS =
+            Set.of(Fact.BATTERY_PERCENT, Fact.CABLE, Fact.CARD, Fact.SERVICE_PLUG, Fact.INTERNET);
 
     public Gathering {
         items = List.copyOf(items);
@@ -26,9 +37,9 @@ public record Gathering(List<GatherItem> items) {
      * @param ticked the steps that are ticked; a tool is had when its step is
      * @param kept every file that was looked into, for whatever job
      */
-    public static Gathering of(RunSheet sheet, Set<String> ticked, Catalogue catalogue, Facts facts, List<Kept> kept) {
+    public static Gathering of(RunSheet sheet, Set<String> ticked, Yardstick against, List<Kept> kept) {
         List<SheetStep> gather = sheet.of(Phase.GATHER);
-        List<GatherItem> items = new ArrayList<>(new Placing(catalogue, facts, kept)
+        List<GatherItem> items = new ArrayList<>(new Placing(against, kept)
                 .place(gather.stream()
                         .flatMap(step ->
                                 step.file().map(file -> new Need.OfFile(step.id(), step.route(), file)).stream())
@@ -37,13 +48,30 @@ public record Gathering(List<GatherItem> items) {
                 .filter(step -> step.file().isEmpty())
                 .map(step -> tool(step, ticked))
                 .forEach(items::add);
-        sheet.of(Phase.PREPARE).stream()
+        RunSheet strict = strict(sheet, items);
+        strict.of(Phase.PREPARE).stream()
                 .filter(step ->
                         step.gate().filter(gate -> THINGS.contains(gate.fact())).isPresent())
-                .map(step -> thing(step, facts))
+                .map(step -> thing(step, against.facts()))
                 .forEach(items::add);
         sheet.money().map(Gathering::money).ifPresent(items::add);
-        return new Gathering(items);
+        return new Gathering(strict, items);
+    }
+
+    /** A file may write something riskier than its route says; then that decides how full the battery must be. */
+    private static RunSheet strict(RunSheet sheet, List<GatherItem> files) {
+        RunSheet strict = sheet;
+        for (GatherItem item : files) {
+            Optional<Material> taken = item.kept().filter(Kept::isThere).map(Kept::material);
+            if (taken.isPresent() && item.standing() != Standing.WRONG) {
+                String name = taken.get().name();
+                Set<PartitionClass> written =
+                        taken.get().writes().stream().map(Write::kind).collect(Collectors.toSet());
+                Optional<Gate> gate = BatteryGate.of(written, name);
+                strict = gate.isPresent() ? strict.asking(gate.get(), name) : strict;
+            }
+        }
+        return strict;
     }
 
     private static GatherItem tool(SheetStep step, Set<String> ticked) {

@@ -6,15 +6,14 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.NeededFile;
-import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Severity;
 import org.mobrak.core.material.Digest;
 import org.mobrak.core.material.check.MaterialCheck;
 import org.mobrak.core.material.check.Use;
+import org.mobrak.core.material.check.Yardstick;
 import org.mobrak.core.plan.Transfer;
 
 /**
@@ -22,13 +21,11 @@ import org.mobrak.core.plan.Transfer;
  * proves nothing and is said not to.
  */
 final class Placing {
-    private final Catalogue catalogue;
-    private final Facts facts;
+    private final Yardstick against;
     private final List<Kept> kept;
 
-    Placing(Catalogue catalogue, Facts facts, List<Kept> kept) {
-        this.catalogue = catalogue;
-        this.facts = facts;
+    Placing(Yardstick against, List<Kept> kept) {
+        this.against = against;
         // The file looked into last is the one meant.
         this.kept = kept.stream()
                 .sorted(Comparator.comparing(Kept::seenAt).reversed())
@@ -83,11 +80,11 @@ final class Placing {
     }
 
     private GatherItem judged(Need.OfFile need, Kept file) {
-        Optional<Route> route = catalogue.routes().stream()
+        Optional<Route> route = against.catalogue().routes().stream()
                 .filter(one -> one.name().equals(need.route()))
                 .findFirst();
-        List<Finding> findings = new ArrayList<>(
-                MaterialCheck.of(new Use(file.material(), facts, catalogue, route, Optional.of(need.file()))));
+        List<Finding> findings =
+                new ArrayList<>(MaterialCheck.of(new Use(file.material(), against, route, Optional.of(need.file()))));
         tooLargeForCard(need.file(), file.material().bytes()).ifPresent(findings::add);
         Optional<Finding> stop = findings.stream()
                 .filter(finding -> finding.severity() == Severity.STOP)

@@ -21,6 +21,11 @@ public record Job(long id, long phoneId, RunSheet sheet, Instant startedAt, List
         journal = List.copyOf(journal);
     }
 
+    /** This job by another sheet with the same steps. */
+    public Job by(RunSheet other) {
+        return new Job(id, phoneId, other, startedAt, journal);
+    }
+
     /** This job with one more thing that happened. */
     public Job with(JournalEntry entry) {
         List<JournalEntry> longer = new ArrayList<>(journal);
@@ -75,10 +80,30 @@ public record Job(long id, long phoneId, RunSheet sheet, Instant startedAt, List
             return before.map(open ->
                     "First “%s” (%s).".formatted(open.title(), open.phase().label()));
         }
+        Optional<String> shut = begins(step) ? shutGate(facts) : Optional.empty();
+        return shut.isPresent() ? shut : closed(step, facts);
+    }
+
+    private static Optional<String> closed(SheetStep step, Facts facts) {
         return step.gate()
                 .map(gate -> GateJudge.of(gate, facts))
                 .filter(judged -> judged.result() != Truth.YES)
                 .map(GateJudge::sentence);
+    }
+
+    /** Whether nothing has been done to the phone yet, and this would be the first. */
+    private boolean begins(SheetStep step) {
+        return step.phase() == Phase.DO && sheet.of(Phase.DO).stream().noneMatch(this::isTicked);
+    }
+
+    /** A gate that was ticked and no longer holds: the battery went down, or a file turned up that asks for more. */
+    private Optional<String> shutGate(Facts facts) {
+        return sheet.steps().stream()
+                .flatMap(step -> step.gate().stream())
+                .map(gate -> GateJudge.of(gate, facts))
+                .filter(judged -> judged.result() == Truth.NO)
+                .map(GateJudge::sentence)
+                .findFirst();
     }
 
     /** Why a tick may not be taken back, in one sentence; empty if it may. */

@@ -9,12 +9,14 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.catalogue.Route.RouteStep;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.core.plan.BatteryGate;
 import org.mobrak.core.plan.Plan;
 
 /**
@@ -68,6 +70,35 @@ public record RunSheet(
     /** The steps of one phase. */
     public List<SheetStep> of(Phase phase) {
         return steps.stream().filter(step -> step.phase() == phase).toList();
+    }
+
+    /**
+     * The same sheet with one more thing to make sure of: the step that asks for it already is made as strict, and where none
+     * does there is one more, to prepare.
+     */
+    public RunSheet asking(Gate gate, String because) {
+        SheetStep asked = gateStep(because, gate);
+        List<SheetStep> changed = new ArrayList<>(steps);
+        Optional<SheetStep> there = asking(gate.fact());
+        if (there.isPresent()) {
+            SheetStep step = there.get();
+            SheetStep strict = stricter(step, asked);
+            changed.set(
+                    steps.indexOf(step),
+                    new SheetStep(step.id(), step.route(), strict.detail(), strict.gate(), step.file()));
+        } else {
+            int before = of(Phase.GATHER).size() + of(Phase.PREPARE).size();
+            String id = id(Phase.PREPARE, of(Phase.PREPARE).size() + 1);
+            changed.add(before, new SheetStep(id, because, asked.detail(), asked.gate(), Optional.empty()));
+        }
+        return new RunSheet(title, changed, effects, writes, money);
+    }
+
+    /** The step whose gate asks about a fact. */
+    public Optional<SheetStep> asking(Fact fact) {
+        return steps.stream()
+                .filter(step -> step.gate().filter(gate -> gate.fact() == fact).isPresent())
+                .findFirst();
     }
 
     private static List<SheetStep> own(Route route, Phase phase) {
@@ -128,11 +159,18 @@ public record RunSheet(
     private static List<SheetStep> gates(Plan plan) {
         Map<Fact, SheetStep> strictest = new LinkedHashMap<>();
         for (Route route : plan.routes()) {
-            for (Gate gate : route.work().gates()) {
-                strictest.merge(gate.fact(), gateStep(route, gate), RunSheet::stricter);
-            }
+            gatesOf(route)
+                    .forEach(gate -> strictest.merge(gate.fact(), gateStep(route.name(), gate), RunSheet::stricter));
         }
         return List.copyOf(strictest.values());
+    }
+
+    /** Those the route's author wrote, and the one that what it writes asks for in any case, housekeeping aside. */
+    private static Stream<Gate> gatesOf(Route route) {
+        Stream<Gate> own = route.work().gates().stream();
+        return route.isHousekeeping()
+                ? own
+                : Stream.concat(own, BatteryGate.of(route.changes().writes(), route.name()).stream());
     }
 
     private static SheetStep stricter(SheetStep one, SheetStep other) {
@@ -141,10 +179,10 @@ public record RunSheet(
         return second > first ? other : one;
     }
 
-    private static SheetStep gateStep(Route route, Gate gate) {
+    private static SheetStep gateStep(String route, Gate gate) {
         String wanted = gate.atLeast().map(least -> "at least " + least).orElse(String.join(" or ", gate.is()));
         RouteStep step = plain(Phase.PREPARE, gate.fact().label() + ": " + wanted, gate.why());
-        return new SheetStep("", route.name(), step, Optional.of(gate), Optional.empty());
+        return new SheetStep("", route, step, Optional.of(gate), Optional.empty());
     }
 
     private static RouteStep plain(Phase phase, String title, String text) {
@@ -155,9 +193,13 @@ public record RunSheet(
     private static List<SheetStep> numbered(Phase phase, List<SheetStep> steps) {
         List<SheetStep> numbered = new ArrayList<>();
         for (SheetStep step : steps) {
-            String id = phase.label().toLowerCase(Locale.ROOT) + "-" + (numbered.size() + 1);
-            numbered.add(new SheetStep(id, step.route(), step.detail(), step.gate(), step.file()));
+            numbered.add(new SheetStep(
+                    id(phase, numbered.size() + 1), step.route(), step.detail(), step.gate(), step.file()));
         }
         return numbered;
+    }
+
+    private static String id(Phase phase, int number) {
+        return phase.label().toLowerCase(Locale.ROOT) + "-" + number;
     }
 }

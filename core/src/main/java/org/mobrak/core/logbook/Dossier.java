@@ -34,6 +34,14 @@ public record Dossier(PhoneRecord phone, List<Intake> intakes, List<SetAside> as
         return jobs.stream().filter(job -> job.end().isEmpty()).findFirst();
     }
 
+    /** The same with the running job as it is to be worked through. */
+    public Dossier running(Job changed) {
+        List<Job> now = jobs.stream()
+                .map(job -> job.id() == changed.id() ? changed : job)
+                .toList();
+        return new Dossier(phone, intakes, aside, now);
+    }
+
     /** The text a reading stands in; empty for what was worked out or comes from the catalogue. */
     public Optional<Intake> intakeOf(Reading reading) {
         return counting()

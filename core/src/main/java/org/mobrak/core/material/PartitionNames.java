@@ -10,7 +10,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Pattern;
+import org.mobrak.core.catalogue.KnownPhone;
 import org.mobrak.core.catalogue.PartitionClass;
 
 /** What partitions are called, and of which class each is. A name that is not here is of the class unknown. */
@@ -23,6 +25,12 @@ public final class PartitionNames {
 
     private PartitionNames(Map<String, PartitionClass> classes) {
         this.classes = Map.copyOf(classes);
+    }
+
+    /** What partitions are called on a phone: the usual names and its own. */
+    public static PartitionNames of(Optional<KnownPhone> phone) {
+        PartitionNames usual = usual();
+        return phone.map(known -> usual.with(known.partitionClasses())).orElse(usual);
     }
 
     /** The names in general use, from {@code partitions.yaml}. */

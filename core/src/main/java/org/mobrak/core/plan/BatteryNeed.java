@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
-import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Fact;
@@ -83,16 +82,7 @@ final class BatteryNeed {
                 .flatMap(gate -> gate.atLeast().stream())
                 .map(percent -> new Needed(route.name(), percent));
         Stream<Needed> usual = route.changes().writes().stream()
-                .map(written -> new Needed(route.name() + " writes " + written.label(), byClass(written)));
+                .map(written -> new Needed(route.name() + " writes " + written.named(), written.battery()));
         return Stream.concat(own, usual);
-    }
-
-    /** Percent by what is written; common practice, no published source. */
-    private static int byClass(PartitionClass written) {
-        return switch (written) {
-            case APP, DATA, SYSTEM -> 20;
-            case KERNEL, RECOVERY -> 50;
-            case RADIO, BOOTLOADER, PARTITION_TABLE, UNKNOWN -> 90;
-        };
     }
 }

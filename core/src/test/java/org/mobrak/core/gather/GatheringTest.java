@@ -12,8 +12,10 @@ import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
@@ -31,6 +33,7 @@ import org.mobrak.core.material.Forge;
 import org.mobrak.core.material.Inspection;
 import org.mobrak.core.material.Material;
 import org.mobrak.core.material.Watch;
+import org.mobrak.core.material.check.Yardstick;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
 import org.mobrak.core.plan.Plan;
@@ -116,10 +119,39 @@ class GatheringTest {
                 .extracting(item -> item.need().title())
                 .contains("Tool: Bench flasher", "Cable: data or factory");
         assertThat(list.count(Standing.MISSING)).isEqualTo(2);
+        assertThat(list.count(Standing.UNCHECKED)).isEqualTo(4);
         assertThat(list.missingBytes()).isEqualTo(71_680);
         assertThat(list.hasUnknownSizes()).isTrue();
         facts = facts(Stream.concat(Stream.of(LANTERN), Stream.of("cable=data")).toArray(String[]::new));
         assertThat(item("Cable: data or factory").standing()).isEqualTo(Standing.HAVE);
+    }
+
+    /** Nobody gave a checksum for it; there is something in it of which nobody knows where it goes. */
+    @Test
+    void whatIsInAFileDecidesHowFullTheBatteryMustBe() throws IOException {
+        Predicate<Plan> package412 = plan -> plan.title().equals("Root package in download mode");
+        facts = facts(Stream.concat(Stream.of(LANTERN), Stream.of("batteryPercent=64"))
+                .toArray(String[]::new));
+        assertThat(battery(package412).standing()).isEqualTo(Standing.HAVE);
+        drop("lantern2-root-412.tar.md5");
+        assertThat(list(Goal.ROOT, package412).items())
+                .filteredOn(item -> item.kept().isPresent())
+                .extracting(GatherItem::standing)
+                .containsExactly(Standing.UNCHECKED);
+        GatherItem battery = battery(package412);
+        assertThat(battery.standing()).isEqualTo(Standing.MISSING);
+        assertThat(battery.need().title()).isEqualTo("Battery percent: at least 90");
+        assertThat(battery.reason()).contains("Battery percent is 64; it must be 90 or more.");
+        assertThat(((Need.OfThing) battery.need()).text())
+                .isEqualTo(
+                        "lantern2-root-412.tar.md5 writes a partition of unknown name; the phone must not go off in the middle.");
+    }
+
+    private GatherItem battery(Predicate<Plan> wanted) {
+        return list(Goal.ROOT, wanted).items().stream()
+                .filter(item -> item.need().title().startsWith("Battery"))
+                .findFirst()
+                .orElseThrow();
     }
 
     /** FAT32 keeps the size of a file in 32 bits (FAT32 File System Specification 1.03); from memory. */
@@ -135,8 +167,9 @@ class GatheringTest {
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
-                Optional.of("phone"));
-        GatherItem item = new Placing(catalogue, facts, kept)
+                Optional.of("phone"),
+                Map.of());
+        GatherItem item = new Placing(new Yardstick(facts, catalogue, Optional.empty()), kept)
                 .place(List.of(new Need.OfFile("gather-1", "a route", system)))
                 .get(0);
         assertThat(item.standing()).isEqualTo(Standing.MISSING);
@@ -207,11 +240,15 @@ class GatheringTest {
     }
 
     private Gathering list() throws IOException {
-        Plan plan = Planner.plan(
-                        Goal.ofKey("recovery").orElseThrow(), catalogue, facts, Optional.empty(), Limits.none())
-                .plans()
-                .get(0);
-        return Gathering.of(RunSheet.of(plan), Set.of(), catalogue, facts, kept);
+        return list(Goal.ofKey("recovery").orElseThrow(), plan -> true);
+    }
+
+    private Gathering list(Goal goal, Predicate<Plan> wanted) {
+        Plan plan = Planner.plan(goal, catalogue, facts, Optional.empty(), Limits.none()).plans().stream()
+                .filter(wanted)
+                .findFirst()
+                .orElseThrow();
+        return Gathering.of(RunSheet.of(plan), Set.of(), new Yardstick(facts, catalogue, Optional.empty()), kept);
     }
 
     private GatherItem item(String title) throws IOException {

@@ -10,10 +10,13 @@ import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
+import org.mobrak.core.plan.BatteryGate;
 import org.mobrak.core.plan.Cost;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
@@ -96,6 +99,27 @@ class JobTest {
         assertThat(job.end()).hasValueSatisfying(end -> assertThat(end.note()).isEqualTo("rain"));
     }
 
+    /** A file may turn up that asks for more than the routes did, after the gate was ticked. */
+    @Test
+    void aGateThatShutAgainKeepsTheWorkFromBeginning() {
+        Job job = ticked(job(), 0, 1);
+        SheetStep write = job.sheet().steps().get(2);
+        assertThat(job.objectionToTick(write, FULL)).isEmpty();
+        assertThat(job.objectionToTick(write, LOW)).contains("Battery percent is 41; it must be 50 or more.");
+        Gate asked = BatteryGate.of(Set.of(PartitionClass.SYSTEM, PartitionClass.BOOTLOADER), "a file")
+                .orElseThrow();
+        Job strict = job.by(job.sheet().asking(asked, "a file"));
+        assertThat(strict.sheet().steps().get(0).title()).isEqualTo("Battery percent: at least 90");
+        assertThat(strict.isTicked(strict.sheet().steps().get(0))).isTrue();
+        assertThat(strict.objectionToTick(write, FULL)).contains("Battery percent is 64; it must be 90 or more.");
+        assertThat(ticked(strict, 2).objectionToTick(strict.sheet().steps().get(3), LOW))
+                .as("once begun, stopping halfway is worse")
+                .isEmpty();
+        RunSheet more = job.sheet().asking(new Gate(Fact.CABLE, List.of("data"), Optional.empty(), "why"), "a file");
+        assertThat(more.of(Phase.PREPARE)).extracting(SheetStep::id).endsWith("prepare-3");
+        assertThat(more.of(Phase.DO)).isEqualTo(job.sheet().of(Phase.DO));
+    }
+
     private static Job job() {
         Plan plan = Planner.plan(
                         Goal.ROOT,
@@ -128,7 +152,9 @@ class JobTest {
         Route root = route("root").step(Phase.DO, "root it").making(Fact.ROOT, "permanent");
         RunSheet sheet = RunSheet.of(
                 new Plan(Goal.ROOT, List.of(first, unlock, first, root), new Cost(Set.of(), false, 0, 0, 0, 0, 0)));
-        assertThat(sheet.of(Phase.PREPARE)).extracting(SheetStep::title).containsExactly("switch debugging");
+        assertThat(sheet.of(Phase.PREPARE))
+                .extracting(SheetStep::title)
+                .containsExactly("switch debugging", "Battery percent: at least 20");
         assertThat(sheet.of(Phase.DO))
                 .extracting(SheetStep::title)
                 .containsExactly("unlock it", "switch debugging", "root it");

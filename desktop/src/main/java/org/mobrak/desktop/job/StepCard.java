@@ -1,11 +1,8 @@
 package org.mobrak.desktop.job;
 
-import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.Button;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.control.TextField;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
@@ -14,12 +11,12 @@ import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.catalogue.Route.RouteStep;
 import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.fit.Truth;
-import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.SheetStep;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
+import org.mobrak.desktop.parts.TypedValue;
 import org.mobrak.desktop.session.Session;
 
 /** One step in full: what to do, what to see, how long to wait, and the tick. */
@@ -72,33 +69,9 @@ final class StepCard extends VBox {
         line.getStyleClass().add("signed-line");
         getChildren().add(line);
         if (!ticked && judged.result() != Truth.YES) {
-            getChildren().add(reading(gate.fact()));
+            // A gate that is not open wants a reading: here it can be given.
+            getChildren().add(new TypedValue("gate-value", gate.fact(), session::takeTyped));
         }
-    }
-
-    /** A gate that is not open wants a reading: here it can be given. */
-    private HBox reading(Fact fact) {
-        HBox line = new HBox();
-        line.getStyleClass().add("typing");
-        List<String> words = fact.domain().words();
-        if (words.isEmpty()) {
-            TextField field = new TextField();
-            field.setId("gate-value");
-            field.setPromptText(fact.label());
-            field.setOnAction(enter -> session.takeTyped(fact, field.getText()));
-            Button note = new Button("Note it");
-            note.disableProperty().bind(field.textProperty().map(String::isBlank));
-            note.setOnAction(press -> session.takeTyped(fact, field.getText()));
-            line.getChildren().addAll(field, note);
-        } else {
-            ComboBox<String> choice = new ComboBox<>();
-            choice.setId("gate-value");
-            choice.getItems().setAll(words);
-            choice.setPromptText("It is …");
-            choice.valueProperty().addListener((property, old, word) -> session.takeTyped(fact, word));
-            line.getChildren().add(choice);
-        }
-        return line;
     }
 
     private void tick(Job job, SheetStep step, Facts facts) {

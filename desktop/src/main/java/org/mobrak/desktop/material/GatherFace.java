@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
@@ -31,6 +32,7 @@ import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
+import org.mobrak.desktop.parts.TypedValue;
 import org.mobrak.desktop.session.Desk;
 import org.mobrak.desktop.session.Session;
 import org.mobrak.desktop.session.Snapshot;
@@ -191,7 +193,11 @@ final class GatherFace implements View {
             line(card, "Goes to", file.goesToPhone() ? "the phone" : "the computer only");
             file.keepZipped()
                     .ifPresent(keep -> line(card, "Zipped", keep ? "leave it as it is" : "unpack it before use"));
+            file.holds().forEach((fact, value) -> line(card, fact.label(), value + ", the route says"));
             file.digests().forEach((name, value) -> line(card, name, value));
+        }
+        if (item.need() instanceof Need.OfThing thing && thing.gate().isPresent()) {
+            line(card, "Because", thing.text());
         }
         item.kept().ifPresent(kept -> had(card, item, kept));
         if (item.standing() != Standing.HAVE) {
@@ -201,12 +207,16 @@ final class GatherFace implements View {
     }
 
     /** What only a person can say: that a tool or a cable is there. */
-    private Optional<Button> byHand(Need need) {
+    private Optional<Node> byHand(Need need) {
         Button have = new Button("I have it", new FontIcon(Feather.CHECK));
         have.setId("have-it");
         have.getStyleClass().add("do-this");
-        if (need instanceof Need.OfThing thing && thing.gate().isPresent()) {
-            Gate gate = thing.gate().get();
+        Optional<Gate> asked = need instanceof Need.OfThing thing ? thing.gate() : Optional.empty();
+        if (asked.flatMap(Gate::atLeast).isPresent()) {
+            return asked.map(gate -> new TypedValue("bench-value", gate.fact(), session::takeTyped));
+        }
+        if (asked.isPresent()) {
+            Gate gate = asked.get();
             have.setOnAction(press -> session.takeTyped(gate.fact(), gate.is().get(0)));
             return Optional.of(have);
         }

@@ -6,9 +6,7 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import org.mobrak.core.catalogue.KnownPhone;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.StockCopy;
@@ -16,7 +14,6 @@ import org.mobrak.core.logbook.Materials;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.material.Inspection;
 import org.mobrak.core.material.Material;
-import org.mobrak.core.material.PartitionNames;
 
 /** The files that were looked into and the copies that bring phones back; on the worker thread only. */
 final class Bin {
@@ -41,12 +38,6 @@ final class Bin {
     Optional<Snapshot.Table> table(List<Kept> kept) {
         return table.filter(
                 one -> kept.stream().anyMatch(file -> file.id() == one.kept().id()));
-    }
-
-    /** What partitions are called on a phone. */
-    static PartitionNames names(Optional<KnownPhone> phone) {
-        return PartitionNames.usual()
-                .with(phone.map(KnownPhone::partitionClasses).orElse(Map.of()));
     }
 
     /** Remembers files and lays the last of them on the table. */

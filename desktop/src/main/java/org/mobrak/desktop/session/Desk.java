@@ -31,6 +31,7 @@ import org.mobrak.core.logbook.Dossier;
 import org.mobrak.core.material.Material;
 import org.mobrak.core.material.check.MaterialCheck;
 import org.mobrak.core.material.check.Use;
+import org.mobrak.core.material.check.Yardstick;
 import org.mobrak.core.plan.Account;
 import org.mobrak.core.plan.Brief;
 import org.mobrak.core.plan.Figure;
@@ -46,7 +47,9 @@ import org.mobrak.core.plan.WayBack;
  * The one phone that lies on the desk, and all that follows from what is known of it.
  *
  * @param fits every route but housekeeping, held against the phone
+ * @param dossier all that is on disk of it; the running job's sheet is as strict as its files ask for
  * @param otherBuilds build numbers worth laying over the phone's own: those the routes for this model know, and older readings
+ * @param gathering what the running job needs on the bench; without one, the first plan
  */
 public record Desk(
         Dossier dossier,
@@ -57,7 +60,8 @@ public record Desk(
         Planner.Answer answer,
         List<String> otherBuilds,
         Catalogue catalogue,
-        Stock stock) {
+        Stock stock,
+        Optional<Gathering> gathering) {
 
     /**
      * What lies ready for the phone.
@@ -77,8 +81,15 @@ public record Desk(
 
     static Desk of(Dossier dossier, Catalogue catalogue, Wish wish, Stock stock) {
         Identity identity = Identity.of(catalogue, dossier.ledger(), dossier.findings());
-        return new Desk(
+        Planner.Answer answer = Planner.plan(wish.goal(), catalogue, identity.facts(), wish.school(), wish.limits());
+        Optional<Gathering> gathering = gathering(
                 dossier,
+                answer.plans().stream().findFirst(),
+                new Yardstick(identity.facts(), catalogue, wish.school()),
+                stock);
+        Optional<Job> strict = dossier.runningJob().flatMap(job -> gathering.map(list -> job.by(list.sheet())));
+        return new Desk(
+                strict.map(dossier::running).orElse(dossier),
                 identity,
                 wish,
                 new FitCheck(catalogue, identity.facts(), wish.school())
@@ -86,10 +97,11 @@ public record Desk(
                                 .filter(fit -> !fit.route().isHousekeeping())
                                 .toList(),
                 NextReading.propose(catalogue, identity.facts(), wish.school()),
-                Planner.plan(wish.goal(), catalogue, identity.facts(), wish.school(), wish.limits()),
+                answer,
                 otherBuilds(catalogue, identity),
                 catalogue,
-                stock);
+                stock,
+                gathering);
     }
 
     /** One of the phone's build strings with another laid over it; empty where the other is of no such form. */
@@ -132,12 +144,24 @@ public record Desk(
 
     /** What the running job needs on the bench; without one, what a plan would need. */
     public Optional<Gathering> gathering(Optional<Plan> plan) {
+        boolean asked = dossier.runningJob().isPresent()
+                || plan.equals(answer.plans().stream().findFirst());
+        return asked ? gathering : plan.map(one -> Gathering.of(RunSheet.of(one), Set.of(), against(), stock.kept()));
+    }
+
+    private static Optional<Gathering> gathering(Dossier dossier, Optional<Plan> plan, Yardstick against, Stock stock) {
         Optional<Job> job = dossier.runningJob();
         Set<String> ticked = job.stream()
                 .flatMap(running -> running.sheet().steps().stream().filter(running::isTicked))
                 .map(SheetStep::id)
                 .collect(Collectors.toSet());
-        return sheet(plan).map(sheet -> Gathering.of(sheet, ticked, catalogue, identity.facts(), stock.kept()));
+        return job.map(Job::sheet)
+                .or(() -> plan.map(RunSheet::of))
+                .map(sheet -> Gathering.of(sheet, ticked, against, stock.kept()));
+    }
+
+    private Yardstick against() {
+        return new Yardstick(identity.facts(), catalogue, wish.school());
     }
 
     /** The running job's sheet; without one, that of a plan. */
@@ -154,7 +178,7 @@ public record Desk(
 
     /** What there is to say of a file for this phone, whatever it is for. */
     public List<Finding> judge(Material file) {
-        return MaterialCheck.of(Use.lookedAt(file, identity.facts(), catalogue));
+        return MaterialCheck.of(Use.lookedAt(file, against()));
     }
 
     /** The phone as the catalogue knows it. */
@@ -163,10 +187,7 @@ public record Desk(
     }
 
     static Optional<KnownPhone> known(Catalogue catalogue, Facts facts) {
-        return facts.value(Fact.MODEL)
-                .flatMap(model -> catalogue.phones().stream()
-                        .filter(phone -> phone.model().equals(model))
-                        .findFirst());
+        return facts.value(Fact.MODEL).flatMap(catalogue::phone);
     }
 
     private static List<String> otherBuilds(Catalogue catalogue, Identity identity) {

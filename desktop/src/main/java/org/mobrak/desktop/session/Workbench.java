@@ -226,7 +226,7 @@ final class Workbench implements AutoCloseable {
 
     /** What the partitions of the phone on the desk are called. */
     PartitionNames partitionNames() {
-        return Bin.names(
+        return PartitionNames.of(
                 picked.flatMap(phone -> Desk.known(catalogue(), identity().facts())));
     }
 
@@ -241,8 +241,8 @@ final class Workbench implements AutoCloseable {
     }
 
     void tick(SheetStep step, Desk.Wish wish) {
-        Job job = runningJob();
         Desk desk = desk(dossier(), wish);
+        Job job = running(desk.dossier());
         refuse(job.objectionToTick(step, desk.identity().facts()).or(() -> objectionOfBench(step, desk)));
         log(job, JournalEntry.Kind.TICKED, step);
         undo.did(new UndoStack.Step(
@@ -347,7 +347,11 @@ final class Workbench implements AutoCloseable {
     }
 
     private Job runningJob() {
-        return dossier().runningJob().orElseThrow(() -> new IllegalStateException("No job runs on this phone."));
+        return running(dossier());
+    }
+
+    private static Job running(Dossier dossier) {
+        return dossier.runningJob().orElseThrow(() -> new IllegalStateException("No job runs on this phone."));
     }
 
     Instant now() {

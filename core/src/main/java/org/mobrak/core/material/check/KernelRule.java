@@ -1,16 +1,11 @@
 package org.mobrak.core.material.check;
 
-import java.time.Instant;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Finding;
-import org.mobrak.core.identity.Reading;
-import org.mobrak.core.identity.UnreadableInput;
-import org.mobrak.core.identity.reader.ReadingParser;
-import org.mobrak.core.identity.reader.TextIntake;
 
 /** Is the kernel in it of the phone's line, and older or newer than the one that runs? */
 final class KernelRule implements Rule {
@@ -46,29 +41,17 @@ final class KernelRule implements Rule {
     }
 
     private static Optional<Finding> built(Use use) {
-        Optional<String> phone = use.facts().value(Fact.KERNEL_BUILT);
-        Optional<String> file = use.file().banner().flatMap(KernelRule::builtOf);
-        return phone.isPresent() && file.isPresent() && day(file.get()).compareTo(day(phone.get())) < 0
+        Optional<String> phone = day(use.facts().value(Fact.KERNEL_BUILT));
+        Optional<String> file = day(Optional.ofNullable(Contents.of(use.file()).get(Fact.KERNEL_BUILT)));
+        return phone.isPresent() && file.isPresent() && file.get().compareTo(phone.get()) < 0
                 ? Optional.of(Finding.note(
                         "older-kernel",
                         "Its kernel was built on %s, before the phone's (%s): what was mended since comes back open."
-                                .formatted(day(file.get()), day(phone.get()))))
+                                .formatted(file.get(), phone.get())))
                 : Optional.empty();
     }
 
-    private static String day(String instant) {
-        return instant.substring(0, Math.min(10, instant.length()));
-    }
-
-    private static Optional<String> builtOf(String banner) {
-        try {
-            // When it was read does not matter here: only what the banner itself says is used.
-            return ReadingParser.parse(TextIntake.pasted(banner), Instant.EPOCH).readings().stream()
-                    .filter(reading -> reading.fact() == Fact.KERNEL_BUILT)
-                    .map(Reading::value)
-                    .findFirst();
-        } catch (UnreadableInput noBanner) {
-            return Optional.empty();
-        }
+    private static Optional<String> day(Optional<String> built) {
+        return built.map(instant -> Contents.coarse(Fact.KERNEL_BUILT, instant));
     }
 }

@@ -11,8 +11,10 @@ public final class MaterialCheck {
             new DigestRule(),
             new DeviceRule(),
             new WritesRule(),
+            new SchoolRule(),
             new VersionRule(),
             new KernelRule(),
+            new HoldsRule(),
             new WrappingRule());
 
     private MaterialCheck() {}

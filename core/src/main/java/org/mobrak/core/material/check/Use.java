@@ -4,7 +4,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
-import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.KnownPhone;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.NeededFile;
@@ -15,21 +14,24 @@ import org.mobrak.core.material.Material;
 /**
  * What a file is to be used for.
  *
- * @param facts what is believed of the phone
  * @param route the route that asks for the file; empty where it is only looked at
  * @param needed what the route says of the file
  */
-public record Use(Material file, Facts facts, Catalogue catalogue, Optional<Route> route, Optional<NeededFile> needed) {
+public record Use(Material file, Yardstick against, Optional<Route> route, Optional<NeededFile> needed) {
 
     /** A file that is looked at for a phone, for no route yet. */
-    public static Use lookedAt(Material file, Facts facts, Catalogue catalogue) {
-        return new Use(file, facts, catalogue, Optional.empty(), Optional.empty());
+    public static Use lookedAt(Material file, Yardstick against) {
+        return new Use(file, against, Optional.empty(), Optional.empty());
+    }
+
+    Facts facts() {
+        return against.facts();
     }
 
     /** By what the phone calls itself: device, product and model, as far as they are known. */
     List<String> names() {
         return Stream.of(Fact.DEVICE, Fact.PRODUCT, Fact.MODEL)
-                .flatMap(fact -> facts.value(fact).stream())
+                .flatMap(fact -> facts().value(fact).stream())
                 .toList();
     }
 
@@ -40,8 +42,8 @@ public record Use(Material file, Facts facts, Catalogue catalogue, Optional<Rout
 
     /** A variant of the catalogue that goes by one of these names, other than the phone's own. */
     Optional<KnownPhone> another(List<String> given) {
-        String model = facts.value(Fact.MODEL).orElse("");
-        return catalogue.phones().stream()
+        String model = facts().value(Fact.MODEL).orElse("");
+        return against.catalogue().phones().stream()
                 .filter(phone -> !phone.model().equals(model))
                 .filter(phone -> given.stream().anyMatch(name -> goesBy(phone, name)))
                 .findFirst();

@@ -20,10 +20,7 @@ final class VersionRule implements Rule {
         if (brings.isEmpty() || has.isEmpty()) {
             return Optional.empty();
         }
-        // A boot image gives the patch level as year and month only.
-        String phone = fact == Fact.PATCH_LEVEL
-                ? has.get().substring(0, Math.min(7, has.get().length()))
-                : has.get();
+        String phone = Contents.coarse(fact, has.get());
         int order = VersionOrder.compare(brings.get().replace('-', '.'), phone.replace('-', '.'))
                 .orElse(0);
         String both = "Its boot image is of %s %s; the phone's is %s.".formatted(what, brings.get(), phone);

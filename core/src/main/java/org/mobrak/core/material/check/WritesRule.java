@@ -35,8 +35,11 @@ final class WritesRule implements Rule {
         return write.kind().canBrickForGood() && write.kind() != PartitionClass.UNKNOWN
                 ? Optional.of(Finding.caution(
                         "writes-" + write.kind().word(),
-                        "It would write the %s (%s): a bad write there can be for good. Battery at 90 %% and copies first."
-                                .formatted(write.kind().label(), write.because())))
+                        "It would write %s (%s): a bad write there can be for good. Only for the very build it was made for, with the battery at %d %% and copies taken first."
+                                .formatted(
+                                        write.kind().named(),
+                                        write.because(),
+                                        write.kind().battery())))
                 : Optional.empty();
     }
 

@@ -18,8 +18,11 @@ import org.mobrak.core.catalogue.CatalogueLoader;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.NeededFile;
+import org.mobrak.core.fit.School;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Finding;
+import org.mobrak.core.identity.Severity;
 import org.mobrak.core.material.Digest;
 import org.mobrak.core.material.Digests;
 import org.mobrak.core.material.FileKind;
@@ -32,6 +35,7 @@ class MaterialCheckTest {
             "model=OV-L210F",
             "device=lantern2",
             "osVersion=4.1.2",
+            "buildNumber=LN2-F09-131022",
             "patchLevel=2013-10-01",
             "kernelRelease=3.0.31-412087",
             "kernelBuilt=2013-10-22T09:31:04Z");
@@ -107,7 +111,7 @@ class MaterialCheckTest {
     @Test
     void aPackageThatHoldsMoreThanTheRouteSays() {
         writes = List.of(write("recovery", PartitionClass.RECOVERY), write("loader", PartitionClass.BOOTLOADER));
-        assertThat(codes(used(needed("p.tar")))).containsExactly("holds-more");
+        assertThat(codes(used(needed("p.tar")))).containsExactly("holds-more", "build-not-listed");
         assertThat(codes(looked(LANTERN))).containsExactly("writes-bootloader");
         writes = List.of(write("recovery", PartitionClass.RECOVERY), write("boot", PartitionClass.KERNEL));
         assertThat(used(needed("p.tar")))
@@ -116,7 +120,45 @@ class MaterialCheckTest {
         writes = List.of(write("boot", PartitionClass.KERNEL));
         assertThat(codes(used(needed("p.tar")))).contains("writes-something-else");
         writes = List.of(write("tweak", PartitionClass.UNKNOWN), write("recovery", PartitionClass.RECOVERY));
-        assertThat(codes(used(needed("p.tar")))).containsExactly("unknown-partition");
+        assertThat(codes(used(needed("p.tar")))).containsExactly("unknown-partition", "build-not-listed");
+    }
+
+    /** What is in the file decides by which school its route is judged, unless the user chose one. */
+    @Test
+    void whatCanBrickForGoodMustBeMadeForTheExactBuild() {
+        NeededFile radio = needed("p.tar", PartitionClass.RADIO, Map.of());
+        writes = List.of(write("radio", PartitionClass.RADIO));
+        Route other =
+                Sample.route("r").target("OV-L210F", "4.1.2", "LN2-F08-130611").making(Map.of());
+        assertThat(used(radio, other, Optional.empty())).first().satisfies(first -> {
+            assertThat(first.code()).isEqualTo("build-not-listed");
+            assertThat(first.severity()).isEqualTo(Severity.STOP);
+            assertThat(first.message()).contains("the radio “radio”", "LN2-F09-131022 is not listed");
+        });
+        assertThat(used(radio, other, Optional.of(School.PRACTICAL)))
+                .extracting(Finding::severity)
+                .containsExactly(Severity.CAUTION);
+        Route own = Sample.route("r").target("OV-L210F", "4.1.2", "LN2-F0*").making(Map.of());
+        assertThat(codes(used(radio, own, Optional.empty()))).containsExactly("build-listed");
+        assertThat(codes(used(radio, own, Optional.of(School.EXACT))))
+                .as("the route itself was judged so")
+                .isEmpty();
+        writes = List.of(write("recovery", PartitionClass.RECOVERY));
+        assertThat(codes(used(needed("p.tar"), other, Optional.empty()))).isEmpty();
+    }
+
+    @Test
+    void theKernelInItIsTheOneTheRouteSays() {
+        banner = "Linux version 3.0.31-key-r2 (a@b) (gcc version 4.7) #9 SMP Sun Dec 1 18:20:11 UTC 2013";
+        osVersion = "4.1.2";
+        Map<Fact, String> said = Map.of(
+                Fact.KERNEL_RELEASE, "3.0.31-key-r2", Fact.KERNEL_BUILT, "2013-12-01", Fact.PATCH_LEVEL, "2013-10");
+        assertThat(codes(used(needed("p.tar", said)))).containsExactly("as-the-route-says", "as-the-route-says");
+        NeededFile older = needed("p.tar", Map.of(Fact.KERNEL_BUILT, "2013-11-30"));
+        assertThat(used(older)).first().satisfies(first -> {
+            assertThat(first.code()).isEqualTo("not-what-the-route-says");
+            assertThat(first.message()).contains("its file holds 2013-11-30; this one holds 2013-12-01");
+        });
     }
 
     @ParameterizedTest
@@ -140,7 +182,8 @@ class MaterialCheckTest {
                 Optional.empty(),
                 Optional.empty(),
                 Optional.of(keep),
-                Optional.empty());
+                Optional.empty(),
+                Map.of());
         assertThat(codes(used(needed))).isEqualTo(code.isEmpty() ? List.of() : List.of(code));
     }
 
@@ -162,10 +205,19 @@ class MaterialCheckTest {
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
-                Optional.empty());
+                Optional.empty(),
+                Map.of());
     }
 
     private static NeededFile needed(String name) {
+        return needed(name, Map.of());
+    }
+
+    private static NeededFile needed(String name, Map<Fact, String> holds) {
+        return needed(name, PartitionClass.RECOVERY, holds);
+    }
+
+    private static NeededFile needed(String name, PartitionClass partition, Map<Fact, String> holds) {
         return new NeededFile(
                 name,
                 "Package",
@@ -173,10 +225,11 @@ class MaterialCheckTest {
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
-                Optional.of("RECOVERY"),
-                Optional.of(PartitionClass.RECOVERY),
+                Optional.of("SLOT"),
+                Optional.of(partition),
                 Optional.empty(),
-                Optional.empty());
+                Optional.empty(),
+                holds);
     }
 
     private static Write write(String partition, PartitionClass kind) {
@@ -202,12 +255,19 @@ class MaterialCheckTest {
     }
 
     private List<Finding> looked(Facts facts) {
-        return MaterialCheck.of(Use.lookedAt(material(), facts, catalogue));
+        return MaterialCheck.of(Use.lookedAt(material(), against(facts, Optional.empty())));
     }
 
     private List<Finding> used(NeededFile needed) {
-        Route route = Sample.route("r").making(Map.of());
-        return MaterialCheck.of(new Use(material(), LANTERN, catalogue, Optional.of(route), Optional.of(needed)));
+        return used(needed, Sample.route("r").making(Map.of()), Optional.empty());
+    }
+
+    private List<Finding> used(NeededFile needed, Route route, Optional<School> school) {
+        return MaterialCheck.of(new Use(material(), against(LANTERN, school), Optional.of(route), Optional.of(needed)));
+    }
+
+    private Yardstick against(Facts facts, Optional<School> school) {
+        return new Yardstick(facts, catalogue, school);
     }
 
     private static List<String> codes(List<Finding> findings) {
