@@ -18,6 +18,7 @@ import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Ledger;
 import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.identity.reader.FolderFiles;
 import org.mobrak.core.identity.reader.Parsed;
 import org.mobrak.core.identity.reader.ReadingParser;
 import org.mobrak.core.identity.reader.TextIntake;
@@ -27,6 +28,9 @@ import org.mobrak.core.identity.reader.TextIntake;
  * by the batch and not by the collection.
  */
 final class EachFile {
+    private static final int MOST_DEPTH = 64;
+    private static final int MOST_FILES = 1_000_000;
+
     private static final int BATCH = 64;
 
     private final Catalogue catalogue;
@@ -53,9 +57,7 @@ final class EachFile {
         List<Path> files = new ArrayList<>();
         for (Path path : named) {
             if (Files.isDirectory(path)) {
-                try (Stream<Path> inside = Files.walk(path)) {
-                    inside.filter(Files::isRegularFile).sorted().forEach(files::add);
-                }
+                files.addAll(FolderFiles.of(path, MOST_DEPTH, MOST_FILES));
             } else {
                 files.add(path);
             }

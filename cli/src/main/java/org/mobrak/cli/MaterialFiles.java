@@ -15,10 +15,10 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
-import java.util.stream.Stream;
 import org.apache.commons.io.file.PathUtils;
 import org.apache.commons.io.function.IOFunction;
 import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.identity.reader.FolderFiles;
 import org.mobrak.core.material.Digest;
 import org.mobrak.core.material.Digests;
 import org.mobrak.core.material.Inspection;
@@ -32,6 +32,7 @@ final class MaterialFiles implements AutoCloseable {
     static final String STANDARD_INPUT = "-";
 
     private static final int MOST_DEPTH = 16;
+    private static final int MOST_FILES = 100_000;
     private static final int AT_ONCE = 2;
 
     private final Mobrak mobrak;
@@ -66,7 +67,7 @@ final class MaterialFiles implements AutoCloseable {
                 Files.copy(mobrak.standardInput(), copy, StandardCopyOption.REPLACE_EXISTING);
                 files.add(copy);
             } else if (Files.isDirectory(path)) {
-                files.addAll(inside(path));
+                files.addAll(FolderFiles.of(path, MOST_DEPTH, MOST_FILES));
             } else {
                 files.add(path);
             }
@@ -77,16 +78,6 @@ final class MaterialFiles implements AutoCloseable {
     /** What a file is called on the command line: the copy of standard input as that. */
     Path shown(Path file) {
         return file.equals(temporary.resolve(STANDARD_INPUT)) ? Path.of(STANDARD_INPUT) : file;
-    }
-
-    private static List<Path> inside(Path folder) throws IOException {
-        try (Stream<Path> walk = Files.walk(folder, MOST_DEPTH)) {
-            List<Path> files = walk.filter(Files::isRegularFile).sorted().toList();
-            if (files.isEmpty()) {
-                throw new UnreadableInput(folder + " holds no file; name another folder.");
-            }
-            return files;
-        }
     }
 
     /** Looks into all of them; one that cannot be read is told on standard error and left out. */

@@ -110,12 +110,14 @@ final class Placing {
         return need.file().hasDigest()
                 ? new GatherItem(
                         need, Standing.HAVE, Optional.of(file), findings, "The file the route names, to the byte.")
-                : new GatherItem(
-                        need,
-                        Standing.UNCHECKED,
-                        Optional.of(file),
-                        findings,
-                        "Nothing speaks against it, but the route names no checksum that would prove it.");
+                : new GatherItem(need, Standing.UNCHECKED, Optional.of(file), findings, unproven(findings));
+    }
+
+    private static String unproven(List<Finding> findings) {
+        boolean caution = findings.stream().anyMatch(finding -> finding.severity() == Severity.CAUTION);
+        return caution
+                ? "The route names no checksum that would prove it, and what was found in it calls for caution: read that first."
+                : "Nothing speaks against it, but the route names no checksum that would prove it.";
     }
 
     private GatherItem missing(Need.OfFile need) {

@@ -12,6 +12,7 @@ import org.apache.commons.io.file.PathUtils;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.FlywayException;
 import org.flywaydb.core.api.MigrationInfo;
+import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.Jdbi;
 import org.mobrak.core.catalogue.CatalogueCache;
 import org.mobrak.core.catalogue.CatalogueLoader;
@@ -27,6 +28,7 @@ import org.sqlite.SQLiteDataSource;
 public final class Workspace implements AutoCloseable {
     private final Path folder;
     private final FileChannel lockFile;
+    private final Handle held;
     private final Logbook logbook;
     private final CatalogueCache cache;
     private CatalogueLoader.Loaded catalogue;
@@ -36,7 +38,17 @@ public final class Workspace implements AutoCloseable {
         this.lockFile = lockFile;
         this.cache = new CatalogueCache(folder.resolve("cache"));
         reloadCatalogue();
-        this.logbook = openLogbook(folder.resolve("logbook.db"));
+        Jdbi database = openLogbook(folder.resolve("logbook.db"));
+        // While one connection reads, the files beside the logbook stay; on a full disk they could not be made anew,
+        // and
+        // then not even reading would go.
+        this.held = database.open();
+        held.begin()
+                .createQuery("SELECT count(*) FROM phone")
+                .mapTo(Integer.class)
+                .one();
+        held.commit();
+        this.logbook = new Logbook(database);
     }
 
     /** Makes a new workspace with a copy of a catalogue; a folder that is a workspace already is left as it is. */
@@ -83,7 +95,7 @@ public final class Workspace implements AutoCloseable {
         throw new UnreadableInput(folder + " is open in another Mobrak; close that one first.");
     }
 
-    private static Logbook openLogbook(Path file) throws IOException {
+    private static Jdbi openLogbook(Path file) throws IOException {
         SQLiteConfig config = new SQLiteConfig();
         config.enforceForeignKeys(true);
         config.setJournalMode(SQLiteConfig.JournalMode.WAL);
@@ -97,7 +109,7 @@ public final class Workspace implements AutoCloseable {
         } catch (FlywayException broken) {
             throw new UnreadableInput(file + " is no logbook Mobrak can read; restore a copy of it, or move it away.");
         }
-        return new Logbook(Jdbi.create(source));
+        return Jdbi.create(source);
     }
 
     private static void migrate(SQLiteDataSource source, Path file) throws IOException {
@@ -134,6 +146,7 @@ public final class Workspace implements AutoCloseable {
 
     @Override
     public void close() throws IOException {
+        held.close();
         lockFile.close();
     }
 }

@@ -2,6 +2,7 @@ package org.mobrak.core.logbook;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assumptions.assumeThat;
 import static org.mobrak.core.Sample.NOW;
 import static org.mobrak.core.Sample.route;
 
@@ -281,7 +282,28 @@ class WorkspaceTest {
                 assertThat(statement.executeQuery("PRAGMA journal_mode").getString(1))
                         .isEqualTo("wal");
             }
+            assertThat(folder.resolve("logbook.db-shm"))
+                    .as("stays, since a full disk could not take it anew")
+                    .isNotEmptyFile();
         }
+    }
+
+    /** A database that may not grow answers as one on a full disk, and the system has a device that is always full. */
+    @Test
+    void aFullDiskIsCalledThat() throws SQLException {
+        try (Connection connection = connect();
+                Statement statement = connection.createStatement()) {
+            statement.execute("CREATE TABLE t (c)");
+            statement.execute("PRAGMA max_page_count = 3");
+            assertThatThrownBy(() -> statement.execute("INSERT INTO t VALUES (zeroblob(100000))"))
+                    .satisfies(full -> assertThat(FullDisk.explains(new IllegalStateException(full)))
+                            .hasValueSatisfying(told -> assertThat(told).contains("make room")));
+        }
+        Path device = Path.of("/dev/full");
+        assumeThat(device).exists();
+        assertThatThrownBy(() -> Files.write(device, new byte[1]))
+                .satisfies(full -> assertThat(FullDisk.explains(full)).isPresent());
+        assertThat(FullDisk.explains(new IOException("The cable was pulled."))).isEmpty();
     }
 
     private Connection connect() throws SQLException {

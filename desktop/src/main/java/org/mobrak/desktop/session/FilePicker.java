@@ -5,8 +5,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Stream;
 import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.identity.reader.FolderFiles;
 import org.mobrak.core.identity.reader.RawText;
 import org.mobrak.core.identity.reader.TextIntake;
 
@@ -48,17 +48,7 @@ final class FilePicker {
     }
 
     private void readFolder(Path folder) throws IOException {
-        List<Path> files;
-        try (Stream<Path> inside = Files.walk(folder, MOST_DEPTH)) {
-            files = inside.filter(Files::isRegularFile)
-                    .sorted()
-                    .limit(MOST_FILES + 1L)
-                    .toList();
-        }
-        if (files.size() > MOST_FILES) {
-            throw new UnreadableInput(folder + " holds more than " + MOST_FILES + " files; take a folder further in.");
-        }
-        for (Path file : files) {
+        for (Path file : FolderFiles.of(folder, MOST_DEPTH, MOST_FILES)) {
             try {
                 texts.add(text(file));
             } catch (UnreadableInput noReading) {

@@ -16,10 +16,10 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.function.Consumer;
-import java.util.stream.Stream;
 import org.apache.commons.io.file.PathUtils;
 import org.mobrak.core.gather.JobFolder;
 import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.identity.reader.FolderFiles;
 import org.mobrak.core.material.Digest;
 import org.mobrak.core.material.Digests;
 import org.mobrak.core.material.Inspection;
@@ -113,15 +113,10 @@ final class FileReading implements AutoCloseable {
         List<Path> files = new ArrayList<>();
         for (Path path : named) {
             if (Files.isDirectory(path)) {
-                try (Stream<Path> walk = Files.walk(path, MOST_DEPTH)) {
-                    walk.filter(Files::isRegularFile).sorted().forEach(files::add);
-                }
+                files.addAll(FolderFiles.of(path, MOST_DEPTH, MOST_FILES));
             } else {
                 files.add(path);
             }
-        }
-        if (files.isEmpty()) {
-            throw new UnreadableInput("There is no file in that folder; take another.");
         }
         if (files.size() > MOST_FILES) {
             throw new UnreadableInput("There are %,d files in there, more than %d; take a folder further in."

@@ -11,6 +11,7 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import org.mobrak.core.logbook.FullDisk;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -125,8 +126,14 @@ final class Labour implements AutoCloseable {
         Optional<Outcome> outcome = attempt(what, change);
         // A cancelled task leaves its mark on the thread, and the database must not see it.
         Thread.interrupted();
-        Optional<Snapshot> next = look.get();
-        Platform.runLater(() -> show(next, outcome));
+        try {
+            Optional<Snapshot> next = look.get();
+            Platform.runLater(() -> show(next, outcome));
+        } catch (RuntimeException unreadable) {
+            // What was shown last stays; the window must not seem to wait for ever.
+            Optional<Outcome> told = told(what, unreadable);
+            Platform.runLater(() -> show(Optional.empty(), told));
+        }
     }
 
     private void show(Optional<Snapshot> next, Optional<Outcome> outcome) {
@@ -149,13 +156,26 @@ final class Labour implements AutoCloseable {
             return Optional.ofNullable(change.call());
         } catch (ClosedByInterruptException | InterruptedException cancelled) {
             return told(false, what + " was cancelled; nothing was changed.");
-        } catch (IOException | IllegalArgumentException | IllegalStateException refused) {
-            LOG.info("{}: {}", what, refused.getMessage());
-            return told(true, refused.getMessage());
-        } catch (Exception unexpected) {
-            LOG.error(what, unexpected);
-            return told(true, what + " failed; the log says why. Nothing was lost.");
+        } catch (Exception failed) {
+            return told(what, failed);
         }
+    }
+
+    private static Optional<Outcome> told(String what, Exception failed) {
+        Optional<String> full = FullDisk.explains(failed);
+        if (full.isPresent()) {
+            LOG.warn(what, failed);
+            return told(true, full.get());
+        }
+        boolean refused = failed instanceof IOException
+                || failed instanceof IllegalArgumentException
+                || failed instanceof IllegalStateException;
+        if (refused) {
+            LOG.info("{}: {}", what, failed.getMessage());
+            return told(true, failed.getMessage());
+        }
+        LOG.error(what, failed);
+        return told(true, what + " failed; the log says why. Nothing was lost.");
     }
 
     private static Optional<Outcome> told(boolean bad, String text) {

@@ -39,6 +39,20 @@ class TextIntakeTest {
     }
 
     @Test
+    void aFolderGivesItsFilesWithinReason() throws IOException {
+        assertThatThrownBy(() -> FolderFiles.of(folder, 4, 2)).hasMessageContaining("holds no file");
+        for (String name : new String[] {"c", "a", "deep/b", "deep/er/d"}) {
+            Files.createDirectories(folder.resolve(name).getParent());
+            Files.writeString(folder.resolve(name), name);
+        }
+        assertThat(FolderFiles.of(folder, 2, 3))
+                .containsExactly(folder.resolve("a"), folder.resolve("c"), folder.resolve("deep/b"));
+        assertThatThrownBy(() -> FolderFiles.of(folder, 3, 3))
+                .isInstanceOf(UnreadableInput.class)
+                .hasMessageContaining("more than 3 files");
+    }
+
+    @Test
     void refusesTwoHundredMegabytesOfOtherTextAfterOne() throws IOException {
         try (BoundedInputStream endless = ofLetters(TWO_HUNDRED_MEGABYTES)) {
             assertThatThrownBy(() -> TextIntake.of("letters", endless))
