@@ -1,7 +1,5 @@
 package org.mobrak.cli;
 
-import com.fasterxml.jackson.core.JsonGenerator;
-import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
@@ -17,7 +15,6 @@ import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Ledger;
-import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.identity.reader.FolderFiles;
 import org.mobrak.core.identity.reader.Parsed;
 import org.mobrak.core.identity.reader.ReadingParser;
@@ -62,19 +59,12 @@ final class EachFile {
                 files.add(path);
             }
         }
-        if (files.isEmpty()) {
-            throw new UnreadableInput("There is no file to read; name files, or a folder with files in it.");
-        }
         return files;
     }
 
     private int writeJson(List<Path> files, PrintWriter out) throws IOException {
         int readable = 0;
-        try (JsonGenerator json = JsonMapper.builder().build().createGenerator(out)) {
-            json.disable(JsonGenerator.Feature.AUTO_CLOSE_TARGET);
-            json.useDefaultPrettyPrinter();
-            json.writeStartObject();
-            json.writeArrayFieldStart("phones");
+        try (JsonList phones = new JsonList("phones", out)) {
             for (List<Outcome> batch : (Iterable<List<Outcome>>) batches(files)::iterator) {
                 for (Outcome outcome : batch) {
                     ObjectNode node = JsonNodeFactory.instance
@@ -84,14 +74,11 @@ final class EachFile {
                             .ifPresentOrElse(
                                     identity -> node.setAll(JsonAnswer.identity(identity)),
                                     () -> node.put("error", outcome.refusal()));
-                    json.writeObject(node);
+                    phones.add(node);
                     readable += tellIfRefused(outcome);
                 }
             }
-            json.writeEndArray();
-            json.writeEndObject();
         }
-        out.println();
         return readable;
     }
 

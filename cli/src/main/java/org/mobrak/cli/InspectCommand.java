@@ -1,6 +1,5 @@
 package org.mobrak.cli;
 
-import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
@@ -11,6 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
+import org.apache.commons.io.function.IOConsumer;
 import org.mobrak.core.material.Digest;
 import org.mobrak.core.material.Inspection;
 import org.mobrak.core.material.PartitionNames;
@@ -75,17 +75,33 @@ final class InspectCommand implements Callable<Integer> {
         try (MaterialFiles material =
                 new MaterialFiles(mobrak, spec.commandLine().getErr(), names)) {
             List<Path> named = material.find(files);
-            List<Inspection> inspections = material.inspect(named, wanted()).values().stream()
-                    .map(found -> use.map(one -> one.judge(found)).orElse(found))
-                    .map(found -> found.at(material.shown(found.file())))
-                    .toList();
-            if (json) {
-                JsonAnswer.write(answer(inspections, named.size()), out);
+            if (json && named.size() != 1) {
+                try (JsonList list = new JsonList("files", out)) {
+                    look(material, named, use, inspection -> list.add(node(inspection)));
+                }
+            } else if (json) {
+                look(material, named, use, inspection -> JsonAnswer.write(node(inspection), out));
             } else {
-                inspections.forEach(inspection -> new InspectionText(out).print(inspection));
+                look(material, named, use, new InspectionText(out)::print);
             }
-            return inspections.size() < named.size() ? Mobrak.UNREADABLE : Mobrak.DONE;
+            return material.isComplete() ? Mobrak.DONE : Mobrak.UNREADABLE;
         }
+    }
+
+    private void look(
+            MaterialFiles material, List<Path> named, Optional<MaterialUse> use, IOConsumer<Inspection> teller)
+            throws IOException {
+        material.inspect(
+                named,
+                wanted(),
+                (file, found) -> teller.accept(
+                        use.map(one -> one.judge(found)).orElse(found).at(material.shown(file))));
+    }
+
+    private static ObjectNode node(Inspection inspection) {
+        ObjectNode node = JsonNodeFactory.instance.objectNode();
+        InspectionJson.write(inspection, node);
+        return node;
     }
 
     /** What the files are for; empty where nothing was said of it. */
@@ -109,16 +125,5 @@ final class InspectCommand implements Callable<Integer> {
             wanted.add(Digest.SHA512);
         }
         return wanted;
-    }
-
-    private static ObjectNode answer(List<Inspection> inspections, int named) {
-        ObjectNode answer = JsonNodeFactory.instance.objectNode();
-        if (named == 1 && inspections.size() == 1) {
-            InspectionJson.write(inspections.get(0), answer);
-            return answer;
-        }
-        ArrayNode nodes = answer.putArray("files");
-        inspections.forEach(inspection -> InspectionJson.write(inspection, nodes.addObject()));
-        return answer;
     }
 }

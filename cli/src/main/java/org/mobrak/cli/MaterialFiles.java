@@ -5,11 +5,12 @@ import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Queue;
 import java.util.Set;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
@@ -42,6 +43,7 @@ final class MaterialFiles implements AutoCloseable {
     private final ExecutorService looking = Executors.newFixedThreadPool(AT_ONCE, MaterialFiles::quiet);
 
     private final Inspector inspector;
+    private boolean complete = true;
 
     /** @param names what the partitions of the phone are called */
     MaterialFiles(Mobrak mobrak, PrintWriter err, PartitionNames names) throws IOException {
@@ -61,18 +63,33 @@ final class MaterialFiles implements AutoCloseable {
     List<Path> find(List<String> named) throws IOException {
         List<Path> files = new ArrayList<>();
         for (String name : named) {
-            Path path = Path.of(name);
-            if (name.equals(STANDARD_INPUT)) {
-                Path copy = temporary.resolve(STANDARD_INPUT);
-                Files.copy(mobrak.standardInput(), copy, StandardCopyOption.REPLACE_EXISTING);
-                files.add(copy);
-            } else if (Files.isDirectory(path)) {
-                files.addAll(FolderFiles.of(path, MOST_DEPTH, MOST_FILES));
-            } else {
-                files.add(path);
+            try {
+                files.addAll(meant(name));
+            } catch (UnreadableInput shut) {
+                refuse(shut);
             }
         }
         return files;
+    }
+
+    private List<Path> meant(String name) throws IOException {
+        if (name.equals(STANDARD_INPUT)) {
+            Path copy = temporary.resolve(STANDARD_INPUT);
+            Files.copy(mobrak.standardInput(), copy, StandardCopyOption.REPLACE_EXISTING);
+            return List.of(copy);
+        }
+        Path path = Path.of(name);
+        return Files.isDirectory(path) ? FolderFiles.of(path, MOST_DEPTH, MOST_FILES) : List.of(path);
+    }
+
+    private void refuse(IOException unreadable) {
+        err.println("mobrak: " + unreadable.getMessage());
+        complete = false;
+    }
+
+    /** Whether all that was named could be read. */
+    boolean isComplete() {
+        return complete;
     }
 
     /** What a file is called on the command line: the copy of standard input as that. */
@@ -80,24 +97,40 @@ final class MaterialFiles implements AutoCloseable {
         return file.equals(temporary.resolve(STANDARD_INPUT)) ? Path.of(STANDARD_INPUT) : file;
     }
 
-    /** Looks into all of them; one that cannot be read is told on standard error and left out. */
-    Map<Path, Inspection> inspect(List<Path> files, Set<Digest> wanted) throws IOException {
-        return each(files, file -> inspector.inspect(file, wanted, Watch.NONE));
+    /** What is done with each file's result; it may fail. */
+    interface Taker<T> {
+        void take(Path file, T result) throws IOException;
     }
 
-    /** Works out digests of all of them; one that cannot be read is told on standard error and left out. */
-    Map<Path, Digests> digest(List<Path> files, Set<Digest> wanted) throws IOException {
-        return each(files, file -> inspector.digest(file, wanted, Watch.NONE));
+    /** Looks into all of them, in their order; one that cannot be read is told on standard error and left out. */
+    void inspect(List<Path> files, Set<Digest> wanted, Taker<Inspection> taker) throws IOException {
+        each(files, file -> inspector.inspect(file, wanted, Watch.NONE), taker);
     }
 
-    private <T> Map<Path, T> each(List<Path> files, IOFunction<Path, T> work) throws IOException {
-        Map<Path, Future<T>> running = new LinkedHashMap<>();
-        files.forEach(file -> running.put(file, looking.submit(() -> work.apply(file))));
-        Map<Path, T> done = new LinkedHashMap<>();
-        for (Map.Entry<Path, Future<T>> one : running.entrySet()) {
-            result(one.getValue()).ifPresent(result -> done.put(one.getKey(), result));
+    /** Works out digests of all of them, likewise. */
+    void digest(List<Path> files, Set<Digest> wanted, Taker<Digests> taker) throws IOException {
+        each(files, file -> inspector.digest(file, wanted, Watch.NONE), taker);
+    }
+
+    /** A result is given away before many others are begun: those of a large folder would not all find room. */
+    private <T> void each(List<Path> files, IOFunction<Path, T> work, Taker<T> taker) throws IOException {
+        Queue<Map.Entry<Path, Future<T>>> running = new ArrayDeque<>();
+        for (Path file : files) {
+            running.add(Map.entry(file, looking.submit(() -> work.apply(file))));
+            if (running.size() > AT_ONCE) {
+                give(running.remove(), taker);
+            }
         }
-        return done;
+        while (!running.isEmpty()) {
+            give(running.remove(), taker);
+        }
+    }
+
+    private <T> void give(Map.Entry<Path, Future<T>> done, Taker<T> taker) throws IOException {
+        Optional<T> result = result(done.getValue());
+        if (result.isPresent()) {
+            taker.take(done.getKey(), result.get());
+        }
     }
 
     private <T> Optional<T> result(Future<T> running) throws IOException {
@@ -105,7 +138,7 @@ final class MaterialFiles implements AutoCloseable {
             return Optional.of(running.get());
         } catch (ExecutionException failed) {
             if (failed.getCause() instanceof IOException unreadable) {
-                err.println("mobrak: " + unreadable.getMessage());
+                refuse(unreadable);
                 return Optional.empty();
             }
             throw new IllegalStateException(failed.getCause());

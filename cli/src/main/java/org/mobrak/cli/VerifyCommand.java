@@ -11,6 +11,7 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -104,8 +105,8 @@ final class VerifyCommand implements Callable<Integer> {
         try (MaterialFiles material =
                 new MaterialFiles(mobrak, spec.commandLine().getErr(), PartitionNames.usual())) {
             List<Path> found = material.find(named);
-            List<Path> there = found.stream().filter(Files::exists).toList();
-            Map<Path, Digests> digests = material.digest(there, wanted(list));
+            Map<Path, Digests> digests = new HashMap<>();
+            material.digest(found.stream().filter(Files::exists).toList(), wanted(list), digests::put);
             for (Path file : found) {
                 if (Files.notExists(file)) {
                     compared.add(new Compared(file.toString(), "missing", Optional.empty(), Optional.empty()));
@@ -114,9 +115,8 @@ final class VerifyCommand implements Callable<Integer> {
                 }
             }
             tell(compared);
-            return compared.size() < found.size()
-                    ? Mobrak.UNREADABLE
-                    : compared.stream().allMatch(Compared::isOk) ? Mobrak.DONE : Mobrak.ANSWER_IS_NO;
+            int answer = compared.stream().allMatch(Compared::isOk) ? Mobrak.DONE : Mobrak.ANSWER_IS_NO;
+            return material.isComplete() ? answer : Mobrak.UNREADABLE;
         }
     }
 

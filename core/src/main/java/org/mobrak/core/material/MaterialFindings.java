@@ -20,21 +20,28 @@ public final class MaterialFindings {
             ".xz", List.of(FileKind.XZ),
             ".lz4", List.of(FileKind.LZ4));
 
+    private static final List<String> IMAGES = List.of(".img", ".bin", ".mbn", ".img.ext4");
+
     private MaterialFindings() {}
 
     /** Findings on a file and all in it. */
     public static List<Finding> of(Part root) {
         List<Finding> findings = new ArrayList<>();
         root.all().forEach(part -> {
-            empty(part, findings);
+            empty(part, part == root, findings);
             ending(part, findings);
         });
         candidates(root, findings);
         return findings;
     }
 
-    private static void empty(Part part, List<Finding> findings) {
-        if (part.bytes().orElse(1) == 0) {
+    /** Packages hold empty files for good reasons; an empty image or package has none, nor has an empty download. */
+    private static void empty(Part part, boolean isWhole, List<Finding> findings) {
+        String name = part.name().toLowerCase(Locale.ROOT);
+        boolean matters = isWhole
+                || IMAGES.stream().anyMatch(name::endsWith)
+                || ENDINGS.keySet().stream().anyMatch(name::endsWith);
+        if (matters && part.bytes().orElse(1) == 0) {
             findings.add(Finding.stop("empty", "“%s” is empty; fetch it again.".formatted(part.name())));
         }
     }

@@ -69,10 +69,11 @@ public final class Writes {
         return Stream.concat(script, members);
     }
 
-    /** In a tar every member is written; in a plain zip only what is named like a partition. */
+    /** In a tar every member is written, but not what lies in folders; in a plain zip only what is named like a partition. */
     private boolean isImage(Part member, Part pack) {
+        boolean inFolder = member.name().replaceFirst("^\\./", "").contains("/");
         return pack.kind().isTar()
-                ? member.kind() != FileKind.TEXT || names.knows(names.partition(member.plainName()))
+                ? member.kind() != FileKind.TEXT && !inFolder || names.knows(names.partition(member.plainName()))
                 : member.plainName().endsWith(".img")
                         || names.knows(names.partition(member.plainName()))
                                 && member.plainName().contains(".");

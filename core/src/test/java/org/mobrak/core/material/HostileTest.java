@@ -110,6 +110,8 @@ class HostileTest {
                 Arguments.of("a page of three bytes", page, "impossible-size"),
                 Arguments.of("a wrapped kernel of 4 GiB", wrapped, "kernel-wrapping"),
                 Arguments.of("nothing at all", new byte[0], "empty"),
+                Arguments.of("an image without bytes", Forge.zip(Forge.members("boot.img", "")), "empty"),
+                Arguments.of("a directory that names another member", renamed(), "two-views"),
                 Arguments.of("names that climb out", Forge.zip(Forge.members("../../etc/x", "a")), "unsafe-name"),
                 Arguments.of("an absolute name", Forge.tar(Forge.members("/etc/x", "a")), "unsafe-name"),
                 Arguments.of("a drive", Forge.zip(Forge.members("C:\\x", "a")), "unsafe-name"),
@@ -120,6 +122,20 @@ class HostileTest {
                                 "us.tar", Forge.tar(Forge.members("boot.img", "y")))),
                         "several-candidates"),
                 Arguments.of("an archive in an archive in …", nested(12), "nested-too-deep"));
+    }
+
+    /** The directory says “a.img” where the member before the bytes is called “b.img”. */
+    private static byte[] renamed() {
+        byte[] zip = Forge.zip(Forge.members("b.img", "x"));
+        zip[new String(zip, StandardCharsets.ISO_8859_1).indexOf("PK\1\2") + 46] = 'a';
+        return zip;
+    }
+
+    /** Packages hold empty files for good reasons. */
+    @Test
+    void whatIsUsualIsNoLie() {
+        byte[] zip = Forge.zip(Forge.members("system/etc/.keep", "", "read-me.txt", "hello"));
+        assertThat(Forge.inspect(folder, "file.zip", zip).findings()).isEmpty();
     }
 
     @ParameterizedTest(name = "{0}")

@@ -77,7 +77,7 @@ final class ZipReader implements PartReader {
                 .setIgnoreLocalFileHeader(true)
                 .get();
         bounded.free();
-        Members members = new Members(piece, looker, zip);
+        Members members = new Members(piece, looker, zip, bounded);
         looker.attempt(piece, members::run);
         Optional<About> update = members.update.about().map(About.class::cast);
         FileKind kind = update.isPresent() ? FileKind.UPDATE_ZIP : FileKind.ZIP;
@@ -89,14 +89,18 @@ final class ZipReader implements PartReader {
         private final Piece piece;
         private final Looker looker;
         private final ZipFile zip;
+        private final SeekableByteChannel channel;
         private final MemberNames names;
         private final UpdateReader update = new UpdateReader();
         private final List<Part> inside = new ArrayList<>();
+        /** Told once: an archive made so has many. */
+        private boolean twoViews;
 
-        Members(Piece piece, Looker looker, ZipFile zip) {
+        Members(Piece piece, Looker looker, ZipFile zip, SeekableByteChannel channel) {
             this.piece = piece;
             this.looker = looker;
             this.zip = zip;
+            this.channel = channel;
             this.names = new MemberNames(piece, looker);
         }
 
@@ -106,6 +110,7 @@ final class ZipReader implements PartReader {
                     return;
                 }
                 names.check(entry.getName());
+                place(entry);
                 if (entry.isUnixSymlink()) {
                     looker.tell(Finding.caution(
                             "link",
@@ -114,6 +119,17 @@ final class ZipReader implements PartReader {
                     member(entry);
                 }
             }
+        }
+
+        private void place(ZipArchiveEntry entry) throws IOException {
+            Optional<String> difference = twoViews ? Optional.empty() : LocalHeader.difference(channel, entry);
+            difference.ifPresent(how -> {
+                twoViews = true;
+                looker.tell(Finding.stop(
+                        "two-views",
+                        "“%s”: its directory names “%s”, but %s. What a recovery finds in it may be another thing than what was looked at here."
+                                .formatted(piece.path(), entry.getName(), how)));
+            });
         }
 
         private void member(ZipArchiveEntry entry) throws IOException {
