@@ -181,6 +181,12 @@ class FilesTest {
         desktop.assertShows("Take another before you write.");
         desktop.click("unregister-copy");
         desktop.assertShows("No copy of the stock recovery is registered.");
+
+        desktop.click("face-table");
+        desktop.assertShows("It would write the bootloader (the member loader.img)");
+        desktop.pick(
+                "phones", DrawerEntry.class, entry -> entry.phone().nickname().contains("bean row"));
+        desktop.assertShows("It would write “loader” (the member loader.img), and neither this phone's list");
     }
 
     @Test

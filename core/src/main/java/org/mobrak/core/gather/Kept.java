@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.util.Optional;
 import org.mobrak.core.material.Digest;
 import org.mobrak.core.material.Material;
+import org.mobrak.core.material.PartitionNames;
 
 /**
  * A file that was looked into once.
@@ -29,6 +30,11 @@ public record Kept(long id, Path path, Material material, Instant modified, Inst
     public boolean isSame(Kept other) {
         Optional<String> own = material.digests().of(Digest.SHA256);
         return own.isPresent() && own.equals(other.material.digests().of(Digest.SHA256));
+    }
+
+    /** The same for a phone whose partitions are called so. */
+    public Kept by(PartitionNames names) {
+        return new Kept(id, path, material.by(names), modified, seenAt, state);
     }
 
     public boolean isThere() {

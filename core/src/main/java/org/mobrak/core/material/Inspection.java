@@ -49,6 +49,12 @@ public record Inspection(
         return new Inspection(file, bytes, root, digests, trailer, devices, writes, others);
     }
 
+    /** The same for a phone whose partitions are called so. */
+    public Inspection by(PartitionNames names) {
+        List<Write> named = writes.stream().map(write -> write.by(names)).toList();
+        return new Inspection(file, bytes, root, digests, trailer, devices, named, findings);
+    }
+
     public FileKind kind() {
         return root.kind();
     }

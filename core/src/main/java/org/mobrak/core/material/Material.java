@@ -41,6 +41,24 @@ public record Material(
         findings = List.copyOf(findings);
     }
 
+    /** The same for a phone whose partitions are called so: families call the same thing by different names. */
+    public Material by(PartitionNames names) {
+        return new Material(
+                name,
+                bytes,
+                kind,
+                digests,
+                devices,
+                writes.stream().map(write -> write.by(names)).toList(),
+                banner,
+                release,
+                osVersion,
+                patchLevel,
+                board,
+                members,
+                findings);
+    }
+
     /** What is remembered of an inspection. */
     public static Material of(Inspection inspection) {
         return new Material(

@@ -20,6 +20,7 @@ public final class PartitionNames {
     private static final Pattern ENDINGS =
             Pattern.compile("(\\.(img|bin|mbn|elf|raw|ext4|lz4|gz|xz|new|dat|br|patch|transfer|list|p|md5))+$");
     private static final Pattern SLOT = Pattern.compile("_[ab]$");
+    private static final PartitionNames USUAL = new PartitionNames(table());
 
     private final Map<String, PartitionClass> classes;
 
@@ -29,18 +30,21 @@ public final class PartitionNames {
 
     /** What partitions are called on a phone: the usual names and its own. */
     public static PartitionNames of(Optional<KnownPhone> phone) {
-        PartitionNames usual = usual();
-        return phone.map(known -> usual.with(known.partitionClasses())).orElse(usual);
+        return phone.map(known -> USUAL.with(known.partitionClasses())).orElse(USUAL);
     }
 
     /** The names in general use, from {@code partitions.yaml}. */
     public static PartitionNames usual() {
+        return USUAL;
+    }
+
+    private static Map<String, PartitionClass> table() {
         try (InputStream table = PartitionNames.class.getResourceAsStream("partitions.yaml")) {
             Map<PartitionClass, List<String>> names =
                     new ObjectMapper(new YAMLFactory()).readValue(table, new TypeReference<>() {});
             Map<String, PartitionClass> classes = new HashMap<>();
             names.forEach((kind, ofKind) -> ofKind.forEach(name -> classes.put(name, kind)));
-            return new PartitionNames(classes);
+            return classes;
         } catch (IOException ofOurOwn) {
             throw new UncheckedIOException(ofOurOwn);
         }

@@ -8,4 +8,9 @@ import org.mobrak.core.catalogue.PartitionClass;
  * @param partition its name, lower case, without a slot suffix
  * @param because what in the file says so
  */
-public record Write(String partition, PartitionClass kind, String because) {}
+public record Write(String partition, PartitionClass kind, String because) {
+    /** The same on a phone whose partitions are called so. */
+    Write by(PartitionNames names) {
+        return new Write(partition, names.classOf(partition), because);
+    }
+}

@@ -29,6 +29,7 @@ import org.mobrak.core.job.RunSheet;
 import org.mobrak.core.job.SheetStep;
 import org.mobrak.core.logbook.Dossier;
 import org.mobrak.core.material.Material;
+import org.mobrak.core.material.PartitionNames;
 import org.mobrak.core.material.check.MaterialCheck;
 import org.mobrak.core.material.check.Use;
 import org.mobrak.core.material.check.Yardstick;
@@ -69,7 +70,12 @@ public record Desk(
      * @param kept every file that was looked into, for whatever phone
      * @param copies those that bring this phone back
      */
-    public record Stock(List<Kept> kept, List<StockCopy> copies) {}
+    public record Stock(List<Kept> kept, List<StockCopy> copies) {
+        /** The same for a phone whose partitions are called so: the files may have been looked into for another. */
+        Stock by(PartitionNames names) {
+            return new Stock(kept.stream().map(file -> file.by(names)).toList(), copies);
+        }
+    }
 
     /** What the user wants of the phone and will not put up with; an empty school is the usual one. */
     public record Wish(Goal goal, Optional<School> school, Limits limits) {
@@ -79,9 +85,10 @@ public record Desk(
         }
     }
 
-    static Desk of(Dossier dossier, Catalogue catalogue, Wish wish, Stock stock) {
+    static Desk of(Dossier dossier, Catalogue catalogue, Wish wish, Stock found) {
         Identity identity = Identity.of(catalogue, dossier.ledger(), dossier.findings());
         Planner.Answer answer = Planner.plan(wish.goal(), catalogue, identity.facts(), wish.school(), wish.limits());
+        Stock stock = found.by(PartitionNames.of(known(catalogue, identity.facts())));
         Optional<Gathering> gathering = gathering(
                 dossier,
                 answer.plans().stream().findFirst(),

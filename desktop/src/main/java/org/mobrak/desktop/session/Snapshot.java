@@ -9,6 +9,7 @@ import org.mobrak.core.gather.Kept;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.material.Inspection;
+import org.mobrak.core.material.PartitionNames;
 
 /**
  * Everything the window shows, as it stands on disk.
@@ -52,7 +53,12 @@ public record Snapshot(
      *
      * @param beside another that is held against it
      */
-    public record Table(Kept kept, Inspection inspection, Optional<Inspection> beside) {}
+    public record Table(Kept kept, Inspection inspection, Optional<Inspection> beside) {
+        /** The same for a phone whose partitions are called so. */
+        Table by(PartitionNames names) {
+            return new Table(kept.by(names), inspection.by(names), beside.map(other -> other.by(names)));
+        }
+    }
 
     /** A job that has ended, and whose it was. */
     public record PastJob(PhoneRecord phone, Job job) {}

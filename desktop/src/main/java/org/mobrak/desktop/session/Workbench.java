@@ -288,6 +288,7 @@ final class Workbench implements AutoCloseable {
                         .filter(dossier -> dossier.phone().equals(phone))
                         .findFirst())
                 .map(dossier -> desk(dossier, wish));
+        PartitionNames names = PartitionNames.of(desk.flatMap(Desk::known));
         return new Snapshot(
                 workspace.folder(),
                 dossiers.stream()
@@ -297,7 +298,8 @@ final class Workbench implements AutoCloseable {
                 past(dossiers),
                 link.seen(),
                 shelf.look(),
-                bin.table(desk.map(one -> one.stock().kept()).orElseGet(bin::kept)),
+                bin.table(desk.map(one -> one.stock().kept()).orElseGet(bin::kept))
+                        .map(table -> table.by(names)),
                 undo.nextUndo(),
                 undo.nextRedo());
     }

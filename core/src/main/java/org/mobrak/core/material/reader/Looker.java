@@ -116,9 +116,11 @@ final class Looker {
                 return;
             }
             // The libraries for archives tell of damage by whatever exception their arithmetic runs into.
-            String why = ofTheLibrary.getMessage() == null
-                    ? ofTheLibrary.getClass().getSimpleName()
-                    : ofTheLibrary.getMessage();
+            Throwable first = ofTheLibrary;
+            while (first.getCause() != null) {
+                first = first.getCause();
+            }
+            String why = first.getMessage() == null ? first.getClass().getSimpleName() : first.getMessage();
             tell(Finding.stop(
                     "damaged",
                     "“%s” is damaged or cut short (%s). Fetch it again."
