@@ -71,7 +71,7 @@ public final class Writes {
 
     /** In a tar every member is written, but not what lies in folders; in a plain zip only what is named like a partition. */
     private boolean isImage(Part member, Part pack) {
-        boolean inFolder = member.name().replaceFirst("^\\./", "").contains("/");
+        boolean inFolder = member.name().indexOf('/', member.name().startsWith("./") ? 2 : 0) >= 0;
         return pack.kind().isTar()
                 ? member.kind() != FileKind.TEXT && !inFolder || names.knows(names.partition(member.plainName()))
                 : member.plainName().endsWith(".img")
