@@ -16,6 +16,7 @@ import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.ListView;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -60,6 +61,37 @@ class TroubleTest {
                     .contains("breaks off in the value of ro.build.id");
             desktop.assertShows("What is odd");
             desktop.assertShows("Baseband was “L210F-M07-1309”");
+        }
+    }
+
+    @Test
+    void aPhoneIsFoundInAFullDrawer() throws Exception {
+        try (Desktop desktop = Desktop.open(folder)) {
+            ListView<DrawerEntry> phones = desktop.find("phones");
+            int all = phones.getItems().size();
+            desktop.press(KeyCode.CONTROL, KeyCode.F);
+            assertThat(desktop.<Node>find("find-phone").isFocused()).isTrue();
+            desktop.fill("find-phone", " ROOTED heather");
+            assertThat(phones.getItems())
+                    .singleElement()
+                    .satisfies(entry -> assertThat(entry.phone().nickname()).contains("heather field"));
+            desktop.press(KeyCode.ENTER);
+            desktop.rest();
+            assertThat(desktop.session()
+                            .snapshot()
+                            .get()
+                            .desk()
+                            .orElseThrow()
+                            .dossier()
+                            .phone()
+                            .nickname())
+                    .contains("heather field");
+            desktop.fill("find-phone", "heather zebra");
+            desktop.assertShows("No phone like that");
+            desktop.press(KeyCode.ESCAPE);
+            assertThat(phones.getItems()).hasSize(all);
+            assertThat(phones.getSelectionModel().getSelectedItem().phone().nickname())
+                    .contains("heather field");
         }
     }
 

@@ -1,6 +1,7 @@
 package org.mobrak.desktop.material;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -122,12 +123,27 @@ final class GatherFace implements View {
     private void showList() {
         list = shown.flatMap(desk -> desk.gathering(Optional.ofNullable(plans.getValue())));
         List<GatherItem> now = new ArrayList<>(list.map(Gathering::items).orElse(List.of()));
-        int picked = items.getSelectionModel().getSelectedIndex();
+        Optional<String> picked =
+                Optional.ofNullable(items.getSelectionModel().getSelectedItem()).map(GatherFace::key);
         items.getItems().setAll(now);
-        items.getSelectionModel().select(Math.max(0, Math.min(picked, now.size() - 1)));
+        now.stream()
+                .filter(item -> picked.filter(key(item)::equals).isPresent())
+                .findFirst()
+                .or(() -> worst(now))
+                .ifPresent(items.getSelectionModel()::select);
         node.getChildren().set(2, now.isEmpty() ? empty : lists);
         summary.setVisible(!now.isEmpty());
         showSums();
+    }
+
+    /** What stays the same of a line when files come and go. */
+    private static String key(GatherItem item) {
+        return item.need().stepId() + item.need().getClass().getSimpleName();
+    }
+
+    /** What to see to first. */
+    private static Optional<GatherItem> worst(List<GatherItem> items) {
+        return items.stream().min(Comparator.comparing(GatherItem::standing));
     }
 
     private void showSums() {

@@ -1,14 +1,18 @@
 package org.mobrak.desktop.shell;
 
+import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.control.Tooltip;
+import javafx.scene.input.KeyCode;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -28,17 +32,34 @@ import org.mobrak.desktop.session.View;
 
 /** The drawer of phones. */
 final class Drawer implements View {
+    /** As many as are seen at once. */
+    private static final int FEW = 7;
+
     private final Session session;
+    private final TextField wanted = new TextField();
     private final ListView<DrawerEntry> phones = new ListView<>();
     private final TextField nickname = new TextField();
     private final VBox node;
+    private List<DrawerEntry> all = List.of();
+    private Optional<PhoneRecord> onDesk = Optional.empty();
     private boolean showing;
 
     Drawer(Session session, Region foot) {
         this.session = session;
         phones.setId("phones");
         phones.setCellFactory(list -> new PhoneCell());
-        phones.setPlaceholder(new Empty("The drawer is empty", "Name a phone below to put it in."));
+        wanted.setId("find-phone");
+        wanted.setPromptText("Find (Ctrl+F)");
+        // Or it would have the keyboard as soon as the window opens, and hide what it is for.
+        wanted.setFocusTraversable(false);
+        wanted.managedProperty().bind(wanted.visibleProperty());
+        wanted.textProperty().addListener((property, old, text) -> list());
+        wanted.setOnAction(enter -> phones.getItems().stream().findFirst().ifPresent(this::pick));
+        wanted.setOnKeyPressed(key -> {
+            if (key.getCode() == KeyCode.ESCAPE) {
+                wanted.clear();
+            }
+        });
         phones.getSelectionModel().selectedItemProperty().addListener((property, old, entry) -> pick(entry));
         VBox.setVgrow(phones, Priority.ALWAYS);
         nickname.setId("nickname");
@@ -53,7 +74,7 @@ final class Drawer implements View {
         add.disableProperty().bind(nickname.textProperty().map(String::isBlank));
         HBox adding = new HBox(nickname, add);
         adding.getStyleClass().add("typing");
-        node = new VBox(Texts.heading("Drawer"), phones, adding, foot);
+        node = new VBox(Texts.heading("Drawer"), wanted, phones, adding, foot);
         node.getStyleClass().add("drawer");
     }
 
@@ -64,17 +85,43 @@ final class Drawer implements View {
 
     @Override
     public void show(Snapshot snapshot) {
-        showing = true;
-        Optional<PhoneRecord> before = Optional.ofNullable(
-                        phones.getSelectionModel().getSelectedItem())
-                .map(DrawerEntry::phone);
-        Optional<PhoneRecord> now = snapshot.desk().map(desk -> desk.dossier().phone());
-        phones.getItems().setAll(snapshot.drawer());
-        now.ifPresentOrElse(this::mark, () -> phones.getSelectionModel().clearSelection());
-        if (!now.equals(before)) {
+        Optional<PhoneRecord> before = onDesk;
+        onDesk = snapshot.desk().map(desk -> desk.dossier().phone());
+        all = snapshot.drawer();
+        wanted.setVisible(all.size() > FEW);
+        list();
+        if (!onDesk.equals(before)) {
             phones.scrollTo(Math.max(0, phones.getSelectionModel().getSelectedIndex() - 1));
         }
+    }
+
+    /** Lists the phones that hold every word that is sought, in their name or in what is told of them. */
+    private void list() {
+        showing = true;
+        String[] words = wanted.getText().toLowerCase(Locale.ROOT).strip().split("\\s+");
+        phones.setPlaceholder(
+                all.isEmpty()
+                        ? new Empty("The drawer is empty", "Name a phone below to put it in.")
+                        : new Empty(
+                                "No phone like that", "Clear the field above to see all %d.".formatted(all.size())));
+        phones.getItems()
+                .setAll(all.stream()
+                        .filter(entry -> Stream.of(words).allMatch(told(entry)::contains))
+                        .toList());
+        phones.getSelectionModel().clearSelection();
+        onDesk.ifPresent(this::mark);
         showing = false;
+    }
+
+    private static String told(DrawerEntry entry) {
+        String marks = entry.marks().stream().map(DrawerEntry.Mark::word).collect(Collectors.joining(" "));
+        return String.join(" ", entry.phone().nickname(), entry.name(), marks, entry.waitsFor())
+                .toLowerCase(Locale.ROOT);
+    }
+
+    /** Where the phone that is sought is typed. */
+    void askWhich() {
+        wanted.requestFocus();
     }
 
     /** Where a new phone's name is typed. */

@@ -239,6 +239,7 @@ public final class Shell {
             all.add(new Shortcut(control(digit), false, () -> open(stage)));
         }
         all.add(new Shortcut(control(KeyCode.N), false, drawer::askForPhone));
+        all.add(new Shortcut(control(KeyCode.F), false, drawer::askWhich));
         all.add(new Shortcut(control(KeyCode.O), false, readings::chooseFiles));
         all.add(new Shortcut(control(KeyCode.V), true, this::pasteReading));
         all.add(new Shortcut(control(KeyCode.Z), true, session::undo));
