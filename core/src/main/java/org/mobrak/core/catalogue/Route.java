@@ -1,11 +1,14 @@
 package org.mobrak.core.catalogue;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
+import java.util.Collection;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.mobrak.core.identity.Fact;
 
 /**
@@ -34,6 +37,15 @@ public record Route(
     /** Whether it only makes the bench ready (a switch, a charge, a backup), so that plans take it in where a gate asks for it. */
     public boolean isHousekeeping() {
         return family.equals("housekeeping");
+    }
+
+    /** What must be true before it is begun: what its author asks for, and how full the battery must be for what it writes. */
+    public List<Gate> gates() {
+        Optional<Gate> battery = isHousekeeping() ? Optional.empty() : Gate.battery(changes.writes(), name);
+        return Stream.concat(
+                        work.gates().stream(),
+                        battery.stream().filter(gate -> work.gates().stream().noneMatch(gate::isWithin)))
+                .toList();
     }
 
     /** For which phones. An empty list of phones means that the phone does not matter. */
@@ -156,6 +168,27 @@ public record Route(
     public record Gate(Fact fact, List<String> is, Optional<Integer> atLeast, String why) {
         public Gate {
             is = orEmpty(is);
+        }
+
+        /**
+         * How full the battery must be before something is written: what the riskiest class of it asks. Empty where nothing is.
+         *
+         * @param writer the route or file that writes it
+         */
+        public static Optional<Gate> battery(Collection<PartitionClass> written, String writer) {
+            return written.stream()
+                    .max(Comparator.comparingInt(PartitionClass::battery).thenComparingInt(PartitionClass::severity))
+                    .map(riskiest -> new Gate(
+                            Fact.BATTERY_PERCENT,
+                            List.of(),
+                            Optional.of(riskiest.battery()),
+                            "%s writes %s; the phone must not go off in the middle."
+                                    .formatted(writer, riskiest.named())));
+        }
+
+        /** Whether another gate asks for as much of the same, or more. */
+        boolean isWithin(Gate other) {
+            return other.fact == fact && other.atLeast.orElse(0) >= atLeast.orElse(0);
         }
     }
 

@@ -16,7 +16,6 @@ import org.mobrak.core.job.SheetStep;
 import org.mobrak.core.material.Material;
 import org.mobrak.core.material.Write;
 import org.mobrak.core.material.check.Yardstick;
-import org.mobrak.core.plan.BatteryGate;
 
 /**
  * Everything a job needs on the bench, and how it stands with each: files first, then tools, then things.
@@ -67,7 +66,7 @@ public record Gathering(RunSheet sheet, List<GatherItem> items) {
                 String name = taken.get().name();
                 Set<PartitionClass> written =
                         taken.get().writes().stream().map(Write::kind).collect(Collectors.toSet());
-                Optional<Gate> gate = BatteryGate.of(written, name);
+                Optional<Gate> gate = Gate.battery(written, name);
                 strict = gate.isPresent() ? strict.asking(gate.get(), name) : strict;
             }
         }

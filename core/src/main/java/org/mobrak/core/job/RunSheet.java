@@ -9,14 +9,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.catalogue.Route.RouteStep;
 import org.mobrak.core.identity.Fact;
-import org.mobrak.core.plan.BatteryGate;
 import org.mobrak.core.plan.Plan;
 
 /**
@@ -159,18 +157,10 @@ public record RunSheet(
     private static List<SheetStep> gates(Plan plan) {
         Map<Fact, SheetStep> strictest = new LinkedHashMap<>();
         for (Route route : plan.routes()) {
-            gatesOf(route)
+            route.gates()
                     .forEach(gate -> strictest.merge(gate.fact(), gateStep(route.name(), gate), RunSheet::stricter));
         }
         return List.copyOf(strictest.values());
-    }
-
-    /** Those the route's author wrote, and the one that what it writes asks for in any case, housekeeping aside. */
-    private static Stream<Gate> gatesOf(Route route) {
-        Stream<Gate> own = route.work().gates().stream();
-        return route.isHousekeeping()
-                ? own
-                : Stream.concat(own, BatteryGate.of(route.changes().writes(), route.name()).stream());
     }
 
     private static SheetStep stricter(SheetStep one, SheetStep other) {

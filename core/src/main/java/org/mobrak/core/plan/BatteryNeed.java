@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
-import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
@@ -32,13 +32,10 @@ final class BatteryNeed {
         this.facts = facts;
     }
 
-    /** A gate for a route, in percent, and why. */
-    private record Needed(String why, int percent) {}
-
     Figure figure() {
         List<Line> lines = new ArrayList<>();
-        Optional<Needed> gate = gates().max(Comparator.comparingInt(Needed::percent));
-        gate.ifPresent(most -> lines.add(new Line("Highest gate", most.percent() + " %: " + most.why())));
+        Optional<Gate> gate = gates().max(Comparator.comparing(BatteryNeed::percent));
+        gate.ifPresent(most -> lines.add(new Line("Highest gate", percent(most) + " %: " + most.why())));
         double drain = IN_HAND * worked().handsOn() + WAITING * worked().waiting();
         lines.add(new Line(
                 "Drain",
@@ -49,7 +46,8 @@ final class BatteryNeed {
                         worked().waiting(),
                         drain,
                         RESERVE)));
-        int needed = Math.max(gate.map(Needed::percent).orElse(0), (int) Math.min(100, Math.ceil(drain + RESERVE)));
+        int needed =
+                Math.max(gate.map(BatteryNeed::percent).orElse(0), (int) Math.min(100, Math.ceil(drain + RESERVE)));
         return new Figure(
                 "Battery",
                 needed + " %",
@@ -72,17 +70,15 @@ final class BatteryNeed {
                 .reduce(Cost.none(), Cost::plus);
     }
 
-    private Stream<Needed> gates() {
-        return plan.routes().stream().filter(route -> !route.isHousekeeping()).flatMap(BatteryNeed::gates);
+    private Stream<Gate> gates() {
+        return plan.routes().stream()
+                .filter(route -> !route.isHousekeeping())
+                .flatMap(route -> route.gates().stream())
+                .filter(gate ->
+                        gate.fact() == Fact.BATTERY_PERCENT && gate.atLeast().isPresent());
     }
 
-    private static Stream<Needed> gates(Route route) {
-        Stream<Needed> own = route.work().gates().stream()
-                .filter(gate -> gate.fact() == Fact.BATTERY_PERCENT)
-                .flatMap(gate -> gate.atLeast().stream())
-                .map(percent -> new Needed(route.name(), percent));
-        Stream<Needed> usual = route.changes().writes().stream()
-                .map(written -> new Needed(route.name() + " writes " + written.named(), written.battery()));
-        return Stream.concat(own, usual);
+    private static int percent(Gate gate) {
+        return gate.atLeast().orElseThrow();
     }
 }

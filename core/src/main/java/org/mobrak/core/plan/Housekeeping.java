@@ -34,7 +34,7 @@ final class Housekeeping {
     List<Route> opening(Route route, Facts facts) {
         List<Route> openers = new ArrayList<>();
         Facts here = facts;
-        for (Gate gate : route.work().gates()) {
+        for (Gate gate : route.gates()) {
             if (GateJudge.of(gate, here).result() == Truth.NO) {
                 Optional<Route> opener = opener(gate, here);
                 if (opener.isPresent()) {

@@ -78,7 +78,7 @@ final class Relevance {
         Set<Fact> facts = EnumSet.copyOf(goal.wanted().keySet());
         for (Route route : routes) {
             route.fits().requires().forEach(condition -> condition.facts().forEach(facts::add));
-            route.work().gates().forEach(gate -> facts.add(gate.fact()));
+            route.gates().forEach(gate -> facts.add(gate.fact()));
             facts.addAll(Route.Target.VERSIONS);
         }
         return facts;

@@ -16,7 +16,6 @@ import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
-import org.mobrak.core.plan.BatteryGate;
 import org.mobrak.core.plan.Cost;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
@@ -106,7 +105,7 @@ class JobTest {
         SheetStep write = job.sheet().steps().get(2);
         assertThat(job.objectionToTick(write, FULL)).isEmpty();
         assertThat(job.objectionToTick(write, LOW)).contains("Battery percent is 41; it must be 50 or more.");
-        Gate asked = BatteryGate.of(Set.of(PartitionClass.SYSTEM, PartitionClass.BOOTLOADER), "a file")
+        Gate asked = Gate.battery(Set.of(PartitionClass.SYSTEM, PartitionClass.BOOTLOADER), "a file")
                 .orElseThrow();
         Job strict = job.by(job.sheet().asking(asked, "a file"));
         assertThat(strict.sheet().steps().get(0).title()).isEqualTo("Battery percent: at least 90");

@@ -25,9 +25,9 @@ final class RouteNeeds {
         List<Node> lines = new ArrayList<>();
         route.work().tools().forEach(tool -> lines.add(line(tool.name() + ", " + tool.versions())));
         route.work().files().forEach(file -> lines.add(line(words(file))));
-        if (!route.work().gates().isEmpty()) {
+        if (!route.gates().isEmpty()) {
             lines.add(line("Ready on the day: "
-                    + route.work().gates().stream().map(RouteNeeds::words).collect(Collectors.joining("; ")) + "."));
+                    + route.gates().stream().map(RouteNeeds::words).collect(Collectors.joining("; ")) + "."));
         }
         return lines.isEmpty() ? Optional.empty() : Optional.of(new Card("What it needs", lines.toArray(Node[]::new)));
     }
