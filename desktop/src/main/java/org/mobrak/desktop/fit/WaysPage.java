@@ -1,22 +1,16 @@
 package org.mobrak.desktop.fit;
 
-import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import javafx.beans.property.ObjectProperty;
-import javafx.beans.property.SimpleObjectProperty;
 import javafx.scene.control.Label;
-import javafx.scene.control.ToggleButton;
-import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
-import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Plan;
+import org.mobrak.desktop.parts.Faces;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.plan.Choice;
 import org.mobrak.desktop.plan.MapFace;
@@ -33,75 +27,30 @@ public final class WaysPage implements View {
     private final PlansFace plans;
     private final RouteBoard board;
     private final MapFace map;
-    private final ObjectProperty<Face> face = new SimpleObjectProperty<>(Face.PLANS);
-    private final ToggleGroup turn = new ToggleGroup();
-    private final StackPane body = new StackPane();
     private final Label summary = Texts.wrapped(Texts.plain(""));
     private final VBox node;
     private Optional<Desk> shown = Optional.empty();
 
-    /** The faces, in the order in which one looks at them. */
-    private enum Face {
-        PLANS("Plans"),
-        ROUTES("Routes"),
-        MAP("Map");
-
-        private final String label;
-
-        Face(String label) {
-            this.label = label;
-        }
-    }
-
     public WaysPage(Session session) {
         wish = new WishBar(session);
         plans = new PlansFace(session, choice);
-        board = new RouteBoard(choice, () -> face.set(Face.PLANS));
         map = new MapFace(choice);
+        Faces faces = new Faces();
+        board = new RouteBoard(choice, faces.add("face-plans", "Plans", plans::node));
+        faces.add("face-routes", "Routes", board::node);
+        faces.add("face-map", "Map", this::drawnMap);
         summary.setId("summary");
         summary.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(summary, Priority.ALWAYS);
-        HBox faces = new HBox();
-        faces.getStyleClass().add("ruler-kinds");
-        faces.setMinWidth(Region.USE_PREF_SIZE);
-        Arrays.stream(Face.values()).map(this::tab).forEach(faces.getChildren()::add);
-        HBox said = new HBox(summary, faces);
+        HBox said = new HBox(summary, faces.tabs());
         said.getStyleClass().add("page-summary");
-        VBox.setVgrow(body, Priority.ALWAYS);
-        node = new VBox(wish.node(), said, body);
-        face.addListener((property, old, now) -> turnTo(now));
-        turnTo(Face.PLANS);
-    }
-
-    private ToggleButton tab(Face one) {
-        ToggleButton tab = new ToggleButton(one.label);
-        tab.setId("face-" + one.label.toLowerCase(Locale.ROOT));
-        tab.getStyleClass().add("ruler-kind");
-        tab.setToggleGroup(turn);
-        tab.setUserData(one);
-        tab.setOnAction(press -> {
-            face.set(one);
-            tab.setSelected(true);
-        });
-        return tab;
+        node = new VBox(wish.node(), said, faces.body());
     }
 
     /** The map is drawn only when it is looked at. */
-    private void turnTo(Face now) {
-        if (now == Face.MAP) {
-            shown.ifPresent(map::show);
-        }
-        turn.getToggles().stream()
-                .filter(tab -> tab.getUserData() == now)
-                .findFirst()
-                .ifPresent(turn::selectToggle);
-        body.getChildren()
-                .setAll(
-                        switch (now) {
-                            case PLANS -> plans.node();
-                            case ROUTES -> board.node();
-                            case MAP -> map.node();
-                        });
+    private Region drawnMap() {
+        shown.ifPresent(map::show);
+        return map.node();
     }
 
     @Override
@@ -125,7 +74,7 @@ public final class WaysPage implements View {
         plans.show(desk);
         board.show(desk);
         shown = Optional.of(desk);
-        if (face.get() == Face.MAP) {
+        if (map.node().getScene() != null) {
             map.show(desk);
         }
     }

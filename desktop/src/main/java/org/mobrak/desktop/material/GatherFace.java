@@ -46,7 +46,6 @@ final class GatherFace implements View {
     private static final int USUAL_MEGABITS = 16;
 
     private final Session session;
-    private final Runnable toTable;
     private final ComboBox<Plan> plans = new ComboBox<>();
     private final Label sums = Texts.wrapped(Texts.plain(""));
     private final Spinner<Integer> rate = new Spinner<>(1, FASTEST, USUAL_MEGABITS);
@@ -59,12 +58,12 @@ final class GatherFace implements View {
             "Nothing to gather yet",
             "Choose a goal on the page Ways. When a plan leads there, everything it needs stands here: files, tools, cable, card, money.");
     private final VBox node;
+    private Runnable toTable = () -> {};
     private Optional<Desk> shown = Optional.empty();
     private Optional<Gathering> list = Optional.empty();
 
-    GatherFace(Session session, Runnable toTable) {
+    GatherFace(Session session) {
         this.session = session;
-        this.toTable = toTable;
         plans.setId("gather-plan");
         plans.setConverter(PlanNames.ofTitles());
         plans.setMaxWidth(Double.MAX_VALUE);
@@ -95,6 +94,11 @@ final class GatherFace implements View {
         which.managedProperty().bind(which.visibleProperty());
         which.visibleProperty().bind(plans.visibleProperty());
         node = new VBox(which, summary, lists);
+    }
+
+    /** How to turn to the table. */
+    void toTable(Runnable turn) {
+        toTable = turn;
     }
 
     @Override

@@ -1,0 +1,62 @@
+package org.mobrak.desktop.parts;
+
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.function.Supplier;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+
+/** Several faces of one page, of which one is seen: a row of tabs, and the body they turn. */
+public final class Faces {
+    private final Map<ToggleButton, Supplier<Region>> faces = new LinkedHashMap<>();
+    private final ToggleGroup turn = new ToggleGroup();
+    private final HBox tabs = new HBox();
+    private final StackPane body = new StackPane();
+
+    public Faces() {
+        tabs.getStyleClass().add("ruler-kinds");
+        tabs.setMinWidth(Region.USE_PREF_SIZE);
+        VBox.setVgrow(body, Priority.ALWAYS);
+        turn.selectedToggleProperty().addListener((property, old, now) -> {
+            if (now == null) {
+                // One is always seen.
+                turn.selectToggle(old);
+            } else {
+                body.getChildren().setAll(faces.get(now).get());
+            }
+        });
+    }
+
+    /**
+     * Adds a face behind the others; the first is seen at once.
+     *
+     * @param id of its tab
+     * @param face asked each time the face is turned to
+     * @return turns to it
+     */
+    public Runnable add(String id, String label, Supplier<Region> face) {
+        ToggleButton tab = new ToggleButton(label);
+        tab.setId(id);
+        tab.getStyleClass().add("ruler-kind");
+        tab.setToggleGroup(turn);
+        faces.put(tab, face);
+        tabs.getChildren().add(tab);
+        if (faces.size() == 1) {
+            tab.setSelected(true);
+        }
+        return () -> tab.setSelected(true);
+    }
+
+    public HBox tabs() {
+        return tabs;
+    }
+
+    public StackPane body() {
+        return body;
+    }
+}
