@@ -5,19 +5,23 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jdbi.v3.core.Jdbi;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.StockCopy;
+import org.mobrak.core.material.Inspection;
 import org.mobrak.core.material.Material;
 
 /** The files that were looked into and the register of stock copies. What a method adds is on disk when it returns. */
 public final class Materials {
+    private final Jdbi jdbi;
     private final MaterialRows rows;
 
     Materials(Jdbi jdbi) {
+        this.jdbi = jdbi;
         this.rows = jdbi.onDemand(MaterialRows.class);
     }
 
@@ -26,9 +30,21 @@ public final class Materials {
         return rows.materials().stream().map(Materials::kept).toList();
     }
 
-    /** Remembers what was found in a file; what was found in the same file before is put away. */
-    public Kept keep(Path path, Material material, Instant at) throws IOException {
-        Path place = path.toAbsolutePath().normalize();
+    /** Remembers what was found in files, all of it or nothing; what was found in the same files before is put away. */
+    public List<Kept> keep(List<Inspection> found, Instant at) throws IOException {
+        return jdbi.inTransaction(handle -> {
+            MaterialRows together = handle.attach(MaterialRows.class);
+            List<Kept> kept = new ArrayList<>();
+            for (Inspection inspection : found) {
+                kept.add(keep(together, inspection, at));
+            }
+            return kept;
+        });
+    }
+
+    private static Kept keep(MaterialRows rows, Inspection inspection, Instant at) throws IOException {
+        Path place = inspection.file().toAbsolutePath().normalize();
+        Material material = Material.of(inspection);
         Instant modified = modified(place);
         rows.withdrawPath(place.toString(), at);
         long id = rows.addMaterial(place.toString(), modified, Json.write(material), at);

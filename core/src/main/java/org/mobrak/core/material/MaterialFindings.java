@@ -2,10 +2,12 @@ package org.mobrak.core.material;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.mobrak.core.identity.Finding;
 
 /** What is worth telling of any file, whatever it is for. */
@@ -22,6 +24,8 @@ public final class MaterialFindings {
 
     private static final List<String> IMAGES = List.of(".img", ".bin", ".mbn", ".img.ext4");
 
+    private static final int MOST_ALIKE = 5;
+
     private MaterialFindings() {}
 
     /** Findings on a file and all in it. */
@@ -33,6 +37,25 @@ public final class MaterialFindings {
         });
         candidates(root, findings);
         return findings;
+    }
+
+    /** The same findings with those of one kind together; of many of one kind only the first, and how many more there are. */
+    public static List<Finding> few(List<Finding> findings) {
+        Map<String, List<Finding>> kinds = new LinkedHashMap<>();
+        findings.forEach(finding -> kinds.computeIfAbsent(finding.severity() + finding.code(), key -> new ArrayList<>())
+                .add(finding));
+        return kinds.values().stream().flatMap(MaterialFindings::first).toList();
+    }
+
+    private static Stream<Finding> first(List<Finding> alike) {
+        if (alike.size() <= MOST_ALIKE) {
+            return alike.stream();
+        }
+        Finding one = alike.get(0);
+        String more = "%d more findings like those before.".formatted(alike.size() - MOST_ALIKE + 1);
+        return Stream.concat(
+                alike.stream().limit(MOST_ALIKE - 1L),
+                Stream.of(new Finding(one.severity(), one.code(), more, one.sure())));
     }
 
     /** Packages hold empty files for good reasons; an empty image or package has none, nor has an empty download. */

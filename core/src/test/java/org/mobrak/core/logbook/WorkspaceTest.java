@@ -181,7 +181,8 @@ class WorkspaceTest {
         PhoneRecord phone;
         try (Workspace workspace = Workspace.open(folder)) {
             phone = workspace.logbook().addPhone("Hive 1", NOW);
-            Kept kept = workspace.logbook().materials().keep(image, Material.of(found), NOW);
+            Kept kept =
+                    workspace.logbook().materials().keep(List.of(found), NOW).get(0);
             long copy = workspace
                     .logbook()
                     .materials()
@@ -202,7 +203,7 @@ class WorkspaceTest {
             Files.write(image, new byte[3]);
             assertThat(materials.kept().get(0).state()).isEqualTo(Kept.State.CHANGED);
             assertThat(materials.copies(phone).get(0).isVerified()).isFalse();
-            materials.keep(image, Material.of(found), NOW);
+            materials.keep(List.of(found), NOW);
             assertThat(materials.kept()).hasSize(1);
             Files.delete(image);
             assertThat(materials.kept().get(0).state()).isEqualTo(Kept.State.GONE);

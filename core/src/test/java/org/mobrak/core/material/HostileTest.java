@@ -14,6 +14,7 @@ import java.nio.file.StandardOpenOption;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.apache.commons.compress.archivers.tar.TarArchiveEntry;
 import org.apache.commons.compress.archivers.tar.TarArchiveOutputStream;
@@ -136,6 +137,19 @@ class HostileTest {
     void whatIsUsualIsNoLie() {
         byte[] zip = Forge.zip(Forge.members("system/etc/.keep", "", "read-me.txt", "hello"));
         assertThat(Forge.inspect(folder, "file.zip", zip).findings()).isEmpty();
+    }
+
+    @Test
+    void sixtyTimesTheSameIsToldOnce() {
+        Object[] many = IntStream.range(0, 60)
+                .mapToObj(i -> List.of("m" + i + ".apk", "no archive"))
+                .flatMap(List::stream)
+                .toArray();
+        assertThat(Forge.inspect(folder, "file.zip", Forge.zip(Forge.members(many)))
+                        .findings())
+                .hasSize(5)
+                .extracting(Finding::message)
+                .endsWith("56 more findings like those before.");
     }
 
     @ParameterizedTest(name = "{0}")

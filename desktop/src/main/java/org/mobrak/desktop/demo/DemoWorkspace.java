@@ -28,7 +28,6 @@ import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.Workspace;
 import org.mobrak.core.material.Digest;
 import org.mobrak.core.material.Inspection;
-import org.mobrak.core.material.Material;
 import org.mobrak.core.material.PartitionNames;
 import org.mobrak.core.material.Watch;
 import org.mobrak.core.material.reader.Inspector;
@@ -94,7 +93,9 @@ public final class DemoWorkspace {
         for (String name : phone.files()) {
             Path file = demo.resolve("files").resolve(name);
             Inspection inspection = inspector.inspect(file, EnumSet.allOf(Digest.class), Watch.NONE);
-            Kept kept = logbook.materials().keep(file, Material.of(inspection), clock.instant());
+            Kept kept = logbook.materials()
+                    .keep(List.of(inspection), clock.instant())
+                    .get(0);
             for (DrawerFile.Copy copy : phone.copies()) {
                 if (copy.file().equals(name)) {
                     register(record, kept, copy, facts);

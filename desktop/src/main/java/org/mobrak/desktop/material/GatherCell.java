@@ -3,6 +3,7 @@ package org.mobrak.desktop.material;
 import java.util.Locale;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
+import javafx.scene.control.OverrunStyle;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -23,6 +24,7 @@ final class GatherCell extends ListCell<GatherItem> {
     private static HBox row(GatherItem item) {
         Label name = Texts.plain(item.need().title());
         name.getStyleClass().add("route-name");
+        name.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
         String size = item.bytes() > 0 ? ", " + Sizes.words(item.bytes()) : "";
         Label what = Texts.soft(item.standing().word() + "  ·  " + kind(item.need()) + size);
         VBox lines = new VBox(name, what);

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.function.Function;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
+import javafx.scene.control.OverrunStyle;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
@@ -39,6 +40,8 @@ final class KeptCell extends ListCell<Kept> {
         Material material = file.material();
         Label name = Texts.plain(material.name());
         name.getStyleClass().add("route-name");
+        // What tells two downloads apart stands at the end as often as at the start.
+        name.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
         Label what = Texts.soft(material.kind().label() + ", " + Sizes.words(material.bytes()) + state(file));
         VBox lines = new VBox(name, what);
         lines.getStyleClass().add("route-lines");

@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.mobrak.core.catalogue.PartitionClass;
@@ -13,7 +12,6 @@ import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.logbook.Materials;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.material.Inspection;
-import org.mobrak.core.material.Material;
 
 /** The files that were looked into and the copies that bring phones back; on the worker thread only. */
 final class Bin {
@@ -43,10 +41,7 @@ final class Bin {
     /** Remembers files and lays the last of them on the table. */
     Notice keep(List<Inspection> found, Instant at) throws IOException {
         List<Kept> before = materials.kept();
-        List<Kept> added = new ArrayList<>();
-        for (Inspection inspection : found) {
-            added.add(materials.keep(inspection.file(), Material.of(inspection), at));
-        }
+        List<Kept> added = materials.keep(found, at);
         Kept last = added.get(added.size() - 1);
         lay(last, found.get(found.size() - 1));
         String name = added.size() == 1 ? last.material().name() : added.size() + " files";

@@ -99,6 +99,6 @@ public final class Inspector {
                 trailer,
                 Writes.devices(root),
                 new Writes(names).of(root),
-                findings);
+                MaterialFindings.few(findings));
     }
 }
