@@ -218,6 +218,13 @@ class FilesTest {
                 .findFirst()
                 .orElseThrow();
         desktop.robot().interact(() -> plans.setValue(wanted));
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT2);
+        desktop.assertShows("Root package in download mode");
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT3);
+        assertThat(plans.getValue())
+                .as("the plan chosen is the same on both pages")
+                .isEqualTo(wanted);
+        desktop.assertShows("0 of 6 gathered");
         assertThat(standing("Battery percent: at least 50")).isEqualTo(Standing.UNCHECKED);
         drop("gather-items", "lantern2-root-412.tar.md5");
         desktop.robot().interact(() -> desktop.session().start(wanted));

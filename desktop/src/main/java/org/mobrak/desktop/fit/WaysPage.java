@@ -22,7 +22,7 @@ import org.mobrak.desktop.session.View;
 
 /** The page on which a way to the goal is weighed and taken: plans, routes and map are three faces of one choice. */
 public final class WaysPage implements View {
-    private final Choice choice = new Choice();
+    private final Choice choice;
     private final WishBar wish;
     private final PlansFace plans;
     private final RouteBoard board;
@@ -31,7 +31,8 @@ public final class WaysPage implements View {
     private final VBox node;
     private Optional<Desk> shown = Optional.empty();
 
-    public WaysPage(Session session) {
+    public WaysPage(Session session, Choice choice) {
+        this.choice = choice;
         wish = new WishBar(session);
         plans = new PlansFace(session, choice);
         map = new MapFace(choice);

@@ -15,6 +15,7 @@ import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.desktop.parts.Drops;
 import org.mobrak.desktop.parts.Faces;
 import org.mobrak.desktop.parts.Texts;
+import org.mobrak.desktop.plan.Choice;
 import org.mobrak.desktop.session.Session;
 import org.mobrak.desktop.session.Snapshot;
 import org.mobrak.desktop.session.View;
@@ -25,11 +26,11 @@ public final class FilesPage implements View {
     private final List<View> views;
     private final VBox node;
 
-    public FilesPage(Session session) {
+    public FilesPage(Session session, Choice choice) {
         this.session = session;
         TableFace table = new TableFace(session);
         CopiesFace copies = new CopiesFace(session);
-        GatherFace gather = new GatherFace(session);
+        GatherFace gather = new GatherFace(session, choice);
         Faces faces = new Faces();
         faces.add("face-gather", "To gather", gather::node);
         gather.toTable(faces.add("face-table", "On the table", table::node));

@@ -34,6 +34,8 @@ import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.TypedValue;
+import org.mobrak.desktop.plan.Choice;
+import org.mobrak.desktop.plan.PlansFace;
 import org.mobrak.desktop.session.Desk;
 import org.mobrak.desktop.session.Session;
 import org.mobrak.desktop.session.Snapshot;
@@ -46,6 +48,7 @@ final class GatherFace implements View {
     private static final int USUAL_MEGABITS = 16;
 
     private final Session session;
+    private final Choice choice;
     private final ComboBox<Plan> plans = new ComboBox<>();
     private final Label sums = Texts.wrapped(Texts.plain(""));
     private final Spinner<Integer> rate = new Spinner<>(1, FASTEST, USUAL_MEGABITS);
@@ -62,12 +65,17 @@ final class GatherFace implements View {
     private Optional<Desk> shown = Optional.empty();
     private Optional<Gathering> list = Optional.empty();
 
-    GatherFace(Session session) {
+    GatherFace(Session session, Choice choice) {
         this.session = session;
+        this.choice = choice;
         plans.setId("gather-plan");
         plans.setConverter(PlanNames.ofTitles());
         plans.setMaxWidth(Double.MAX_VALUE);
-        plans.valueProperty().addListener((property, old, plan) -> showList());
+        // Only what the user picks: taking a plan anew would choose another route on the page Ways.
+        plans.setOnAction(picked -> Optional.ofNullable(plans.getValue())
+                .filter(plan -> !plan.equals(choice.plan().get()))
+                .ifPresent(choice::take));
+        choice.plan().addListener((property, old, plan) -> showList());
         rate.setId("rate");
         rate.setEditable(true);
         rate.getStyleClass().add("minutes");
@@ -110,7 +118,7 @@ final class GatherFace implements View {
     public void show(Snapshot snapshot) {
         shown = snapshot.desk();
         List<Plan> offered = snapshot.desk()
-                .map(desk -> desk.answer().plans().stream()
+                .map(desk -> PlansFace.offered(desk.answer(), true).stream()
                         .filter(plan -> !plan.routes().isEmpty())
                         .toList())
                 .orElse(List.of());
@@ -118,14 +126,15 @@ final class GatherFace implements View {
                 snapshot.desk().flatMap(desk -> desk.dossier().runningJob()).isPresent();
         if (!plans.getItems().equals(offered)) {
             plans.getItems().setAll(offered);
-            plans.getSelectionModel().selectFirst();
         }
         plans.setVisible(!runs && offered.size() > 1);
         showList();
     }
 
     private void showList() {
-        list = shown.flatMap(desk -> desk.gathering(Optional.ofNullable(plans.getValue())));
+        Optional<Plan> plan = Optional.ofNullable(choice.plan().get()).filter(plans.getItems()::contains);
+        plans.setValue(plan.orElse(null));
+        list = shown.flatMap(desk -> desk.gathering(plan));
         List<GatherItem> now = new ArrayList<>(list.map(Gathering::items).orElse(List.of()));
         Optional<String> picked =
                 Optional.ofNullable(items.getSelectionModel().getSelectedItem()).map(GatherFace::key);

@@ -40,6 +40,7 @@ import org.mobrak.desktop.job.SheetPage;
 import org.mobrak.desktop.logbook.LogbookPage;
 import org.mobrak.desktop.material.FilesPage;
 import org.mobrak.desktop.parts.Texts;
+import org.mobrak.desktop.plan.Choice;
 import org.mobrak.desktop.session.Desk;
 import org.mobrak.desktop.session.Session;
 import org.mobrak.desktop.session.Snapshot;
@@ -49,10 +50,11 @@ import org.mobrak.desktop.session.View;
 public final class Shell {
     private final Session session;
     private final ObjectProperty<Stage> open = new SimpleObjectProperty<>(Stage.READINGS);
+    private final Choice choice = new Choice();
     private final Map<Stage, View> pages = new EnumMap<>(Stage.class);
     private final ReadingsPage readings;
     private final Drawer drawer;
-    private final StageRail rail = new StageRail(open);
+    private final StageRail rail = new StageRail(open, choice);
     private final StackPane page = new StackPane();
     private final Label nickname = Texts.plain("");
     private final Label model = Texts.exact("");
@@ -67,8 +69,8 @@ public final class Shell {
         this.session = session;
         readings = new ReadingsPage(session);
         pages.put(Stage.READINGS, readings);
-        pages.put(Stage.WAYS, new WaysPage(session));
-        pages.put(Stage.FILES, new FilesPage(session));
+        pages.put(Stage.WAYS, new WaysPage(session, choice));
+        pages.put(Stage.FILES, new FilesPage(session, choice));
         pages.put(Stage.RUN_SHEET, new SheetPage(session));
         pages.put(Stage.LOGBOOK, new LogbookPage(zone));
         pages.put(Stage.CATALOGUE, new CataloguePage(session));
@@ -150,8 +152,9 @@ public final class Shell {
 
     private void show(Snapshot snapshot) {
         drawer.show(snapshot);
-        rail.show(snapshot);
         pages.values().forEach(view -> view.show(snapshot));
+        // Last, since it tells of the plan that is chosen on one of them.
+        rail.show(snapshot);
         nickname.setText(
                 snapshot.desk().map(desk -> desk.dossier().phone().nickname()).orElse("No phone on the desk"));
         model.setText(snapshot.desk()

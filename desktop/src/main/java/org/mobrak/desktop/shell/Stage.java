@@ -1,9 +1,11 @@
 package org.mobrak.desktop.shell;
 
 import java.util.List;
+import java.util.Optional;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.Verdict;
 import org.mobrak.core.gather.Standing;
+import org.mobrak.core.plan.Plan;
 import org.mobrak.desktop.session.Desk;
 import org.mobrak.desktop.session.Snapshot;
 
@@ -57,13 +59,17 @@ public enum Stage {
         return cautions;
     }
 
-    /** How this stage stands, in a few words. */
-    String standing(Snapshot snapshot) {
+    /**
+     * How this stage stands, in a few words.
+     *
+     * @param plan the plan that is chosen
+     */
+    String standing(Snapshot snapshot, Optional<Plan> plan) {
         return switch (this) {
             case READINGS ->
                 snapshot.desk().map(desk -> known(desk) + " facts known").orElse("no phone");
             case WAYS -> snapshot.desk().map(Stage::open).orElse("");
-            case FILES -> snapshot.desk().map(Stage::gathered).orElse("");
+            case FILES -> snapshot.desk().map(desk -> gathered(desk, plan)).orElse("");
             case RUN_SHEET ->
                 snapshot.desk()
                         .flatMap(desk -> desk.dossier().runningJob())
@@ -81,8 +87,8 @@ public enum Stage {
         return count == 0 ? "" : count == 1 ? ", 1 fault" : ", " + count + " faults";
     }
 
-    private static String gathered(Desk desk) {
-        return desk.gathering(desk.answer().plans().stream().findFirst())
+    private static String gathered(Desk desk, Optional<Plan> plan) {
+        return desk.gathering(plan.filter(one -> !one.routes().isEmpty()))
                 .map(list -> list.count(Standing.HAVE) + " of " + list.items().size() + " gathered")
                 .orElse("nothing to gather");
     }

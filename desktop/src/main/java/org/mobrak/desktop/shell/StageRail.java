@@ -3,6 +3,7 @@ package org.mobrak.desktop.shell;
 import java.util.EnumMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import javafx.beans.property.ObjectProperty;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
@@ -12,7 +13,9 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.mobrak.core.plan.Plan;
 import org.mobrak.desktop.parts.Texts;
+import org.mobrak.desktop.plan.Choice;
 import org.mobrak.desktop.session.Snapshot;
 import org.mobrak.desktop.session.View;
 
@@ -24,8 +27,12 @@ final class StageRail implements View {
     private final Map<Stage, ToggleButton> pegs = new EnumMap<>(Stage.class);
     private final Map<Stage, Label> standings = new EnumMap<>(Stage.class);
     private final HBox node = new HBox();
+    private final Choice choice;
+    private Optional<Snapshot> shown = Optional.empty();
 
-    StageRail(ObjectProperty<Stage> open) {
+    StageRail(ObjectProperty<Stage> open, Choice choice) {
+        this.choice = choice;
+        choice.plan().addListener((property, old, plan) -> shown.ifPresent(this::show));
         ToggleGroup group = new ToggleGroup();
         node.getStyleClass().add("stage-rail");
         for (Stage stage : Stage.values()) {
@@ -69,6 +76,8 @@ final class StageRail implements View {
 
     @Override
     public void show(Snapshot snapshot) {
-        standings.forEach((stage, label) -> label.setText(stage.standing(snapshot)));
+        shown = Optional.of(snapshot);
+        Optional<Plan> plan = Optional.ofNullable(choice.plan().get());
+        standings.forEach((stage, label) -> label.setText(stage.standing(snapshot, plan)));
     }
 }
