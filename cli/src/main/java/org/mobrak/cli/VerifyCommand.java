@@ -19,6 +19,9 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
+import org.apache.commons.io.ByteOrderMark;
+import org.apache.commons.io.IOUtils;
+import org.apache.commons.io.input.BOMInputStream;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.material.ChecksumList;
 import org.mobrak.core.material.ChecksumList.Line;
@@ -41,6 +44,8 @@ import picocli.CommandLine.Spec;
         description = "Compares files with a checksum list or with one checksum.")
 final class VerifyCommand implements Callable<Integer> {
     private static final long MOST_LIST_BYTES = 16 << 20;
+    /** So many line numbers are told one by one. */
+    private static final int FEW = 5;
 
     @ParentCommand
     private Mobrak mobrak;
@@ -100,6 +105,7 @@ final class VerifyCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException {
         ChecksumList list = expected.list == null ? single() : read(expected.list);
+        tellUnclear(list.unclear());
         List<String> named = files.isEmpty() ? besideTheList(list) : files;
         List<Compared> compared = new ArrayList<>();
         try (MaterialFiles material =
@@ -117,6 +123,18 @@ final class VerifyCommand implements Callable<Integer> {
             tell(compared);
             int answer = compared.stream().allMatch(Compared::isOk) ? Mobrak.DONE : Mobrak.ANSWER_IS_NO;
             return material.isComplete() ? answer : Mobrak.UNREADABLE;
+        }
+    }
+
+    private void tellUnclear(List<Integer> lines) {
+        if (!lines.isEmpty()) {
+            String first = lines.stream().limit(FEW).map(String::valueOf).collect(Collectors.joining(", "));
+            String more = lines.size() > FEW ? " and %d more".formatted(lines.size() - FEW) : "";
+            spec.commandLine()
+                    .getErr()
+                    .printf(
+                            "mobrak: %s, line %s%s: not a checksum Mobrak knows; passed over.%n",
+                            expected.list, first, more);
         }
     }
 
@@ -140,8 +158,7 @@ final class VerifyCommand implements Callable<Integer> {
             if (Files.size(file) > MOST_LIST_BYTES) {
                 throw new UnreadableInput(file + " is too large to be a checksum list; check the path.");
             }
-            // A stray byte in a remark must not hide the lines around it.
-            ChecksumList list = ChecksumList.parse(new String(Files.readAllBytes(file), StandardCharsets.UTF_8));
+            ChecksumList list = ChecksumList.parse(text(file));
             if (list.lines().isEmpty()) {
                 throw new UnreadableInput(file + " holds no checksum; check that it is the list.");
             }
@@ -151,12 +168,23 @@ final class VerifyCommand implements Callable<Integer> {
         }
     }
 
+    /** A stray byte in a remark must not hide the lines around it. */
+    private static String text(Path file) throws IOException {
+        try (BOMInputStream in = BOMInputStream.builder()
+                .setPath(file)
+                .setByteOrderMarks(ByteOrderMark.UTF_8, ByteOrderMark.UTF_16LE, ByteOrderMark.UTF_16BE)
+                .get()) {
+            String charset = in.hasBOM() ? in.getBOMCharsetName() : StandardCharsets.UTF_8.name();
+            return IOUtils.toString(in, charset);
+        }
+    }
+
     private List<String> besideTheList(ChecksumList list) {
         Path folder = expected.list.toAbsolutePath().getParent();
         List<String> named = list.lines().stream()
                 .flatMap(line -> line.name().stream())
                 .distinct()
-                .map(name -> folder.resolve(name).toString())
+                .map(name -> folder.resolve(name).normalize().toString())
                 .toList();
         if (named.isEmpty()) {
             throw new ParameterException(spec.commandLine(), "The list names no files; which file is meant?");

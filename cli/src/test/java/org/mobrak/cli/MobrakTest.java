@@ -545,6 +545,14 @@ class MobrakTest {
         Outcome beside = run("", "verify", "--list", list.toString(), "--json");
         assertThat(beside.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
         assertThat(beside.json().at("/files").findValuesAsText("result")).containsExactly("ok", "missing");
+        Path wide = folder.resolve("wide.sums");
+        Files.writeString(
+                wide,
+                "\ufeffa9993e364706816aba3e25717850c26c9cd0d89d  .\\a.txt\r\n900150983cd24fb0d6963f7d28e17f7  a.txt\r\n",
+                StandardCharsets.UTF_16LE);
+        Outcome cut = run("", "verify", "--list", wide.toString());
+        assertThat(cut.out()).contains("a.txt: ok");
+        assertThat(cut.err()).hasLineCount(1).contains("line 2: not a checksum");
         Outcome strange = run("", "verify", "--list", list.toString(), file("about.txt"));
         assertThat(strange.out()).contains("not listed");
         assertThat(run("", "verify", "--list", "/nowhere", file("about.txt")).status())

@@ -44,9 +44,10 @@ public enum Digest {
                 .findFirst();
     }
 
-    /** The digest of a name such as {@code SHA256}, {@code sha-256} or {@code MD5SUM}. */
+    /** The digest of a name such as {@code SHA256}, {@code sha-256}, {@code SHA2-256} or {@code MD5SUM}. */
     public static Optional<Digest> ofName(String name) {
-        String plain = name.toLowerCase(Locale.ROOT).replaceAll("sum$|[^a-z0-9]", "");
+        String plain =
+                name.toLowerCase(Locale.ROOT).replaceAll("sum$|[^a-z0-9]", "").replaceFirst("^sha2(?=256|512)", "sha");
         return Arrays.stream(values())
                 .filter(digest -> digest.word.equals(plain))
                 .findFirst();

@@ -58,21 +58,28 @@ final class DigestLines extends VBox {
         List<Line> named = new ChecksumList(all).of(file.name());
         List<Line> lines = named.isEmpty() ? all : named;
         Digests digests = file.digests().orElseThrow();
-        Optional<Line> same = lines.stream()
-                .filter(line -> digests.agrees(line.digest(), line.value()).orElse(false))
-                .findFirst();
         if (lines.isEmpty()) {
             return List.of(Texts.soft("There is no checksum in that."));
         }
-        return List.of(
-                same.isPresent()
-                        ? Words.signed(
-                                Sign.of(Truth.YES),
-                                "The same as its " + same.get().digest().label() + ".")
-                        : Words.signed(
-                                Sign.of(Severity.STOP),
-                                "Not the same as its %s: it is damaged, or another file."
-                                        .formatted(lines.get(0).digest().label())));
+        Optional<Line> same =
+                lines.stream().filter(line -> agrees(digests, line)).findFirst();
+        Optional<Line> other =
+                lines.stream().filter(line -> !agrees(digests, line)).findFirst();
+        // Of a list that names other files one checksum must be this file's; of what is said of this file all.
+        boolean good = same.isPresent() && (named.isEmpty() || other.isEmpty());
+        if (good) {
+            return List.of(Words.signed(
+                    Sign.of(Truth.YES), "The same as its " + same.get().digest().label() + "."));
+        }
+        String told = named.isEmpty() && lines.size() > 1
+                ? "None of the %d checksums in that is this file’s.".formatted(lines.size())
+                : "Not the same as its %s: it is damaged, or another file."
+                        .formatted(other.orElseThrow().digest().label());
+        return List.of(Words.signed(Sign.of(Severity.STOP), told));
+    }
+
+    private static boolean agrees(Digests digests, Line line) {
+        return digests.agrees(line.digest(), line.value()).orElse(false);
     }
 
     private void line(Digest digest, String value) {
