@@ -31,6 +31,9 @@ class PackagesTest {
                 "if is_substring(\"lantern2\", getprop(\"ro.product.device\")) then ui_print(\"ok\"); endif;",
                 "device.name1=lantern2\ndevice.name2=",
                 "[ \"$(getprop ro.product.device)\" = \"lantern2\" ] || exit 1",
+                "if [ \"$(getprop ro.product.device)\" != \"lantern2\" ]; then exit 1; fi",
+                "case \"$(getprop ro.product.device)\" in lantern|lantern2) ;; *) exit 1;; esac",
+                "assert(file_getprop(\"/default.prop\", \"ro.product.device\") == \"lantern2\");",
             })
     void devicesInAllTheUsualShapes(String script) {
         assertThat(update(SCRIPT, script).devices()).contains("lantern2");

@@ -33,11 +33,14 @@ final class UpdateReader {
     private static final String DEVICE_PROPERTY =
             "\"?ro\\.(?:product\\.(?:device|name|model|board)|build\\.product|product\\.[a-z_]+\\.device)\"?";
     private static final List<Pattern> DEVICES = List.of(
-            Pattern.compile("getprop\\(\\s*" + DEVICE_PROPERTY + "\\s*\\)\\s*==\\s*\"([^\"]+)\""),
+            Pattern.compile("getprop\\(\\s*(?:\"[^\"\\n]{1,99}\"\\s*,\\s*)?" + DEVICE_PROPERTY
+                    + "\\s*\\)\\s*==\\s*\"([^\"]+)\""),
             Pattern.compile("\"([^\"]+)\"\\s*==\\s*getprop\\(\\s*" + DEVICE_PROPERTY),
             Pattern.compile("is_substring\\(\\s*\"([^\"]+)\"\\s*,\\s*getprop\\(\\s*" + DEVICE_PROPERTY),
             Pattern.compile("(?m)^[ \\t]*device\\.name\\d+=(\\S+)"),
-            Pattern.compile("getprop " + DEVICE_PROPERTY + "[)`\"]*\\s*={1,2}\\s*\"?([A-Za-z0-9_.-]+)"));
+            Pattern.compile("getprop " + DEVICE_PROPERTY + "[)`\"]*\\s*!?={1,2}\\s*\"?([A-Za-z0-9_.-]+)"),
+            Pattern.compile(
+                    "case\\s+\"?[$`(]{1,2}getprop " + DEVICE_PROPERTY + "[)`\"]*\\s+in\\s+([A-Za-z0-9_.|-]+)\\)"));
     private static final Pattern SHELL_WRITE = Pattern.compile(
             "(?m)^[^#\\n]*?(?:\\bdd\\b[^\\n;]*?\\bof=[\"']?([^\\s\"';]+)|flash_image\\s+(\\S+)|>\\s*[\"']?(/dev/block/[^\\s\"';]+)"
                     + "|\\b(?:cp|unzip|mkdir|ln|chmod)\\b[^\\n;]*?\\s(/(?:system|vendor|data)\\b[^\\s;]*))");
@@ -91,7 +94,7 @@ final class UpdateReader {
         for (Pattern shape : DEVICES) {
             Matcher named = shape.matcher(plain);
             while (named.find()) {
-                devices.add(named.group(1));
+                devices.addAll(List.of(named.group(1).split("\\|")));
             }
         }
         ScriptCalls.in(plain).forEach(this::readCall);
