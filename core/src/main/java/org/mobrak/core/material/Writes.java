@@ -11,16 +11,23 @@ import org.mobrak.core.catalogue.PartitionClass;
  * nor update says nothing of where it belongs, so nothing is said.
  */
 public final class Writes {
+    /** No phone has so many partitions; an archive of photographs has as many files. */
+    private static final int MOST_UNKNOWN = 64;
+
     private final PartitionNames names;
 
     public Writes(PartitionNames names) {
         this.names = names;
     }
 
-    /** Each partition once, with the first reason found. */
+    /** Each partition once, with the first reason found; of those nobody knows, the first {@value #MOST_UNKNOWN}. */
     public List<Write> of(Part root) {
         Map<String, Write> writes = new LinkedHashMap<>();
         packages(root).flatMap(this::direct).forEach(write -> writes.putIfAbsent(write.partition(), write));
+        Stream<Write> unknown = writes.values().stream()
+                .filter(write -> write.kind() == PartitionClass.UNKNOWN)
+                .skip(MOST_UNKNOWN);
+        unknown.map(Write::partition).toList().forEach(writes::remove);
         return List.copyOf(writes.values());
     }
 

@@ -5,6 +5,7 @@ import static org.assertj.core.groups.Tuple.tuple;
 
 import java.nio.file.Path;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
@@ -135,6 +136,19 @@ class PackagesTest {
         assertThat(Forge.inspect(folder, "boot.img", Forge.bootImage(0, new byte[9], new byte[9], "x"))
                         .writes())
                 .isEmpty();
+    }
+
+    /** What is known must not hide behind what is not. */
+    @Test
+    void anArchiveOfOtherThingsWritesNotThousands() {
+        Object[] many = IntStream.rangeClosed(0, 300)
+                .mapToObj(i -> List.<Object>of(i == 300 ? "gpt.bin" : "photo" + i + ".raw", new byte[9]))
+                .flatMap(List::stream)
+                .toArray();
+        List<Write> writes =
+                Forge.inspect(folder, "p.tar", Forge.tar(Forge.members(many))).writes();
+        assertThat(writes).hasSize(65);
+        assertThat(writes.get(64).kind()).isEqualTo(PartitionClass.PARTITION_TABLE);
     }
 
     @Test
