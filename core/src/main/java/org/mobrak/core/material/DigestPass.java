@@ -19,7 +19,7 @@ import java.util.concurrent.Executor;
  * Works out several digests of a stream while it goes past once.
  *
  * <p>Each digest has its own line of work, so a slow one does not hold up the others; a block is read anew only when the
- * slowest has done with it. Memory: {@value #BLOCKS} blocks of {@value #BLOCK_BYTES} bytes.
+ * slowest has done with it. Memory: at most {@value #BLOCKS} blocks of {@value #BLOCK_BYTES} bytes.
  */
 public final class DigestPass {
     private static final int BLOCK_BYTES = 1 << 18;
@@ -75,12 +75,11 @@ public final class DigestPass {
     private long readAll(InputStream in, Map<Digest, Running> running, Map<Digest, CompletableFuture<Void>> lines)
             throws IOException {
         Deque<Block> blocks = new ArrayDeque<>();
-        for (int i = 0; i < BLOCKS; i++) {
-            blocks.add(new Block());
-        }
         long total = 0;
         while (true) {
-            Block block = blocks.remove();
+            // A small file never needs a second one.
+            boolean another = blocks.isEmpty() || !blocks.peek().done.isDone() && blocks.size() < BLOCKS;
+            Block block = another ? new Block() : blocks.remove();
             await(block.done);
             block.length = in.readNBytes(block.bytes, 0, BLOCK_BYTES);
             if (block.length == 0) {

@@ -100,7 +100,7 @@ final class TableFace implements View {
 
     private VBox content(Snapshot.Table table) {
         Inspection file = table.inspection();
-        List<Finding> findings = judged(Material.of(file));
+        List<Finding> findings = judged(table.kept().material());
         VBox content = new VBox(head(table, findings));
         content.getStyleClass().add("side");
         table.beside()
