@@ -10,7 +10,7 @@ import java.util.regex.Pattern;
  * The line of {@code md5sum} that some flashers want behind the last block of a tar archive: the digest of every byte before
  * it. Common practice, no published source.
  *
- * @param name the name the archive had when the line was written
+ * @param name the name the archive had when the line was written; empty text where it has only the digest
  * @param expected what the line says, lower case
  * @param bytes how long the line is, its end included
  */
@@ -18,7 +18,7 @@ public record Trailer(String name, String expected, int bytes) {
     /** The longest line that is looked for, in bytes. */
     public static final int MOST_BYTES = 4096;
 
-    private static final Pattern LINE = Pattern.compile("([0-9a-fA-F]{32}) [ *]([^\\n\\r\\x00]{1,1024})\\s*$");
+    private static final Pattern LINE = Pattern.compile("([0-9a-fA-F]{32})(?: [ *]([^\\n\\r\\x00]{1,1024}))?\\s*$");
 
     /**
      * Finds the line at the end of an archive.
@@ -33,7 +33,8 @@ public record Trailer(String name, String expected, int bytes) {
         if (!line.lookingAt()) {
             return Optional.empty();
         }
-        String name = new String(line.group(2).getBytes(StandardCharsets.ISO_8859_1), StandardCharsets.UTF_8);
+        String bytes = Optional.ofNullable(line.group(2)).orElse("");
+        String name = new String(bytes.getBytes(StandardCharsets.ISO_8859_1), StandardCharsets.UTF_8);
         return Optional.of(new Trailer(name.strip(), line.group(1).toLowerCase(Locale.ROOT), last.length()));
     }
 

@@ -88,6 +88,10 @@ class DigestTest {
         Trailer.Checked checked = run(trailed).trailer().orElseThrow();
         assertThat(checked.valid()).isTrue();
         assertThat(checked.trailer().name()).isEqualTo("hive pack.tar");
+        Trailer.Checked nameless =
+                run(Forge.join(closed, Forge.text(md5 + "\n"))).trailer().orElseThrow();
+        assertThat(nameless.valid()).isTrue();
+        assertThat(nameless.trailer().name()).isEmpty();
         trailed[0] ^= 1;
         assertThat(run(trailed).trailer().orElseThrow().valid()).isFalse();
         assertThat(run(archive).trailer()).isEmpty();
