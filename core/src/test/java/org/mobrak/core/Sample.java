@@ -10,6 +10,7 @@ import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.catalogue.Minutes;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.catalogue.Route.NeededFile;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Ledger;
@@ -46,6 +47,18 @@ public final class Sample {
         List<Reading> readings =
                 Arrays.stream(said).map(word -> TypedReading.parse(word, NOW)).toList();
         return new Ledger(readings).facts();
+    }
+
+    /** A file that a route needs, with as much as is given of it. */
+    public static NeededFile file(
+            String name,
+            Optional<Long> bytes,
+            Optional<String> sha256,
+            Optional<PartitionClass> partition,
+            Optional<Boolean> keepZipped,
+            Map<Fact, String> holds) {
+        Optional<String> none = Optional.empty();
+        return new NeededFile(name, "Package", bytes, none, none, sha256, none, partition, keepZipped, none, holds);
     }
 
     public Sample asHousekeeping() {

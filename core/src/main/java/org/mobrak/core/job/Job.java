@@ -21,9 +21,17 @@ public record Job(long id, long phoneId, RunSheet sheet, Instant startedAt, List
         journal = List.copyOf(journal);
     }
 
-    /** This job by another sheet with the same steps. */
-    public Job by(RunSheet other) {
-        return new Job(id, phoneId, other, startedAt, journal);
+    /**
+     * This job by a sheet that asks for more. Once something was done to the phone it stays as it is: to stop halfway is worse
+     * than a battery at half.
+     */
+    public Job by(RunSheet stricter) {
+        return hasBegun() ? this : new Job(id, phoneId, stricter, startedAt, journal);
+    }
+
+    /** Whether a tick stands on something that is done to the phone. */
+    private boolean hasBegun() {
+        return sheet.of(Phase.DO).stream().anyMatch(this::isTicked);
     }
 
     /** This job with one more thing that happened. */
@@ -80,7 +88,7 @@ public record Job(long id, long phoneId, RunSheet sheet, Instant startedAt, List
             return before.map(open ->
                     "First “%s” (%s).".formatted(open.title(), open.phase().label()));
         }
-        Optional<String> shut = begins(step) ? shutGate(facts) : Optional.empty();
+        Optional<String> shut = step.phase() == Phase.DO && !hasBegun() ? shutGate(facts) : Optional.empty();
         return shut.isPresent() ? shut : closed(step, facts);
     }
 
@@ -89,11 +97,6 @@ public record Job(long id, long phoneId, RunSheet sheet, Instant startedAt, List
                 .map(gate -> GateJudge.of(gate, facts))
                 .filter(judged -> judged.result() != Truth.YES)
                 .map(GateJudge::sentence);
-    }
-
-    /** Whether nothing has been done to the phone yet, and this would be the first. */
-    private boolean begins(SheetStep step) {
-        return step.phase() == Phase.DO && sheet.of(Phase.DO).stream().noneMatch(this::isTicked);
     }
 
     /** A gate that was ticked and no longer holds: the battery went down, or a file turned up that asks for more. */

@@ -39,9 +39,9 @@ public final class Workspace implements AutoCloseable {
         this.cache = new CatalogueCache(folder.resolve("cache"));
         reloadCatalogue();
         Jdbi database = openLogbook(folder.resolve("logbook.db"));
-        // While one connection reads, the files beside the logbook stay; on a full disk they could not be made anew,
+        // While one connection stays open the files beside the logbook do too; a full disk could not take them anew,
         // and
-        // then not even reading would go.
+        // without them not even reading goes.
         this.held = database.open();
         held.begin()
                 .createQuery("SELECT count(*) FROM phone")

@@ -14,6 +14,8 @@ import org.mobrak.core.material.ChecksumList.Line;
 /**
  * Reads one line of a checksum list. The shapes that programs write are taken as they are; what people write and paste is
  * searched for digests, with the label before each, and for what looks like the name of a file beside them.
+ *
+ * <p>The patterns begin only where a word does, and possess what they take: a line made to keep them busy does not.
  */
 final class ChecksumLine {
     private static final String LABEL = "md5|sha-?1|sha2?-?256|sha2?-?512|crc-?32";
@@ -32,7 +34,6 @@ final class ChecksumLine {
     private static final Pattern ALONE = Pattern.compile("\\S+|.*\\.[A-Za-z0-9]{1,12}");
     private static final Pattern FILE = Pattern.compile(
             "(?<![^\\s:|,;()\\[\\]\"'])[^\\s:|,;()\\[\\]\"']+\\.(?:[A-Za-z][A-Za-z0-9]{0,11}|7z)(?![A-Za-z0-9])");
-    // The patterns begin only where a word does, and possess what they take: a line made to keep them busy does not.
     /** As long as this no number in a text is. */
     private static final Pattern LONG_HEX = Pattern.compile("[0-9a-fA-F]{24}");
 
@@ -84,10 +85,13 @@ final class ChecksumLine {
         if (lines.isEmpty()) {
             return List.of();
         }
-        Optional<String> name = name(text.substring(0, first)).or(() -> above);
-        Optional<String> behind = name.isPresent() ? name : name(text.substring(end));
+        String behind = text.substring(end);
+        Optional<String> name = name(text.substring(0, first))
+                .or(() -> above)
+                .or(() -> name(behind))
+                .map(ChecksumLine::slashed);
         return lines.stream()
-                .map(line -> new Line(behind.map(ChecksumLine::slashed), line.digest(), line.value()))
+                .map(line -> new Line(name, line.digest(), line.value()))
                 .toList();
     }
 
@@ -112,6 +116,7 @@ final class ChecksumLine {
         return LONG_HEX.matcher(text).find();
     }
 
+    /** What looks like the name of a file in the text before or behind the digests. */
     private static Optional<String> name(String beside) {
         String text = SAYS_FILE
                 .matcher(beside.strip()

@@ -22,6 +22,7 @@ import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.CatalogueLoader;
 import org.mobrak.core.catalogue.PartitionClass;
@@ -157,18 +158,8 @@ class GatheringTest {
     /** FAT32 keeps the size of a file in 32 bits (FAT32 File System Specification 1.03); from memory. */
     @Test
     void aFileThatIsTooLargeForTheCardIsToldBeforeItIsFetched() {
-        NeededFile system = new NeededFile(
-                "system.zip",
-                "Package",
-                Optional.of(1L << 32),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.of("phone"),
-                Map.of());
+        NeededFile system = Sample.file(
+                "system.zip", Optional.of(1L << 32), Optional.empty(), Optional.empty(), Optional.empty(), Map.of());
         GatherItem item = new Placing(new Yardstick(facts, catalogue, Optional.empty()), kept)
                 .place(List.of(new Need.OfFile("gather-1", "a route", system)))
                 .get(0);

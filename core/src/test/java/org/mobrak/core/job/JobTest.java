@@ -114,6 +114,8 @@ class JobTest {
         assertThat(ticked(strict, 2).objectionToTick(strict.sheet().steps().get(3), LOW))
                 .as("once begun, stopping halfway is worse")
                 .isEmpty();
+        Job begun = ticked(job, 2);
+        assertThat(begun.by(strict.sheet())).isSameAs(begun);
         RunSheet more = job.sheet().asking(new Gate(Fact.CABLE, List.of("data"), Optional.empty(), "why"), "a file");
         assertThat(more.of(Phase.PREPARE)).extracting(SheetStep::id).endsWith("prepare-3");
         assertThat(more.of(Phase.DO)).isEqualTo(job.sheet().of(Phase.DO));

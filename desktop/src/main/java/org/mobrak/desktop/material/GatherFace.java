@@ -5,27 +5,17 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import javafx.scene.Node;
-import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.Spinner;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import org.kordamp.ikonli.feather.Feather;
-import org.kordamp.ikonli.javafx.FontIcon;
-import org.mobrak.core.catalogue.Route.Gate;
-import org.mobrak.core.catalogue.Route.NeededFile;
 import org.mobrak.core.gather.GatherItem;
 import org.mobrak.core.gather.Gathering;
-import org.mobrak.core.gather.JobFolder;
-import org.mobrak.core.gather.Kept;
-import org.mobrak.core.gather.Need;
 import org.mobrak.core.gather.Standing;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.core.plan.Sizes;
@@ -33,7 +23,6 @@ import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.parts.TypedValue;
 import org.mobrak.desktop.plan.Choice;
 import org.mobrak.desktop.plan.PlansFace;
 import org.mobrak.desktop.session.Desk;
@@ -200,102 +189,12 @@ final class GatherFace implements View {
         VBox content = new VBox();
         content.getStyleClass().add("side");
         if (item != null) {
-            content.getChildren().add(card(item));
+            shown.ifPresent(desk -> content.getChildren()
+                    .add(new GatherCard(session, desk, item, items.getItems().indexOf(item) + 1, toTable)));
             if (!item.findings().isEmpty()) {
                 content.getChildren().add(new Card("What was found", Words.findings(item.findings())));
             }
         }
         detail.setContent(content);
-    }
-
-    private Card card(GatherItem item) {
-        Card card = new Card(item.need().title(), Words.signed(StandingSign.of(item.standing()), item.reason()));
-        card.setId("gather-detail");
-        if (item.need() instanceof Need.OfFile need) {
-            NeededFile file = need.file();
-            line(card, "For", need.route());
-            line(
-                    card,
-                    "As",
-                    file.role()
-                            + file.slot().map(slot -> ", in the slot " + slot).orElse(""));
-            line(card, "Goes to", file.goesToPhone() ? "the phone" : "the computer only");
-            file.keepZipped()
-                    .ifPresent(keep -> line(card, "Zipped", keep ? "leave it as it is" : "unpack it before use"));
-            file.holds().forEach((fact, value) -> line(card, fact.label(), value + ", the route says"));
-            file.digests().forEach((name, value) -> line(card, name, value));
-        }
-        if (item.need() instanceof Need.OfThing thing && thing.gate().isPresent()) {
-            line(card, "Because", thing.text());
-        }
-        item.kept().ifPresent(kept -> had(card, item, kept));
-        if (item.standing() != Standing.HAVE) {
-            byHand(item.need()).ifPresent(card.getChildren()::add);
-        }
-        return card;
-    }
-
-    /** What only a person can say: that a tool or a cable is there. */
-    private Optional<Node> byHand(Need need) {
-        Button have = new Button("I have it", new FontIcon(Feather.CHECK));
-        have.setId("have-it");
-        have.getStyleClass().add("do-this");
-        Optional<Gate> asked = need instanceof Need.OfThing thing ? thing.gate() : Optional.empty();
-        if (asked.flatMap(Gate::atLeast).isPresent()) {
-            return asked.map(gate -> new TypedValue("bench-value", gate.fact(), session::takeTyped));
-        }
-        if (asked.isPresent()) {
-            Gate gate = asked.get();
-            have.setOnAction(press -> session.takeTyped(gate.fact(), gate.is().get(0)));
-            return Optional.of(have);
-        }
-        return shown.flatMap(desk -> desk.dossier().runningJob())
-                .filter(job -> need instanceof Need.OfTool)
-                .flatMap(job -> job.sheet().steps().stream()
-                        .filter(step -> step.id().equals(need.stepId()))
-                        .findFirst())
-                .map(step -> {
-                    have.setOnAction(press -> session.tick(step));
-                    return have;
-                });
-    }
-
-    private static void line(Card card, String name, String value) {
-        Label said = Texts.wrapped(name.contains("-") || name.equals("MD5") ? Texts.exact(value) : Texts.plain(value));
-        HBox.setHgrow(said, Priority.ALWAYS);
-        Label named = Texts.soft(name);
-        named.getStyleClass().add("row-name");
-        HBox line = new HBox(named, said);
-        line.getStyleClass().add("named-row");
-        card.getChildren().add(line);
-    }
-
-    private void had(Card card, GatherItem item, Kept kept) {
-        line(card, "Taken for it", kept.path().toString());
-        Button open = new Button("Lay it on the table", new FontIcon(Feather.SEARCH));
-        open.setId("lay-on-table");
-        open.setDisable(!kept.isThere());
-        open.setOnAction(press -> {
-            session.files().lay(kept);
-            toTable.run();
-        });
-        FlowPane buttons = new FlowPane(open);
-        buttons.getStyleClass().add("buttons");
-        shown.filter(desk -> item.standing() == Standing.HAVE || item.standing() == Standing.UNCHECKED)
-                .ifPresent(desk -> buttons.getChildren().add(keep(desk, item, kept)));
-        card.getChildren().add(buttons);
-    }
-
-    private Button keep(Desk desk, GatherItem item, Kept kept) {
-        JobFolder folder = session.files().jobFolder(desk);
-        int turn = items.getItems().indexOf(item) + 1;
-        boolean there = kept.path().startsWith(folder.path());
-        Button keep =
-                new Button(there ? "In the job's folder" : "Copy into the job's folder", new FontIcon(Feather.COPY));
-        keep.setId("keep-for-job");
-        keep.setDisable(there || !kept.isThere());
-        keep.setOnAction(
-                press -> session.files().keepForJob(kept, turn, item.need().title(), folder));
-        return keep;
     }
 }

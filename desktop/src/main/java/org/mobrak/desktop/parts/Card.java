@@ -4,7 +4,7 @@ import javafx.scene.Node;
 import javafx.scene.layout.VBox;
 
 /** A sheet of paper on the bench: a heading and what belongs under it. */
-public final class Card extends VBox {
+public class Card extends VBox {
     public Card(String heading, Node... content) {
         getStyleClass().add("card");
         getChildren().add(Texts.heading(heading));

@@ -89,11 +89,9 @@ public record Desk(
         Identity identity = Identity.of(catalogue, dossier.ledger(), dossier.findings());
         Planner.Answer answer = Planner.plan(wish.goal(), catalogue, identity.facts(), wish.school(), wish.limits());
         Stock stock = found.by(PartitionNames.of(known(catalogue, identity.facts())));
-        Optional<Gathering> gathering = gathering(
-                dossier,
-                answer.plans().stream().findFirst(),
-                new Yardstick(identity.facts(), catalogue, wish.school()),
-                stock);
+        Yardstick against = new Yardstick(identity.facts(), catalogue, wish.school());
+        Optional<Gathering> gathering =
+                gathering(dossier, answer.plans().stream().findFirst(), against, stock);
         Optional<Job> strict = dossier.runningJob().flatMap(job -> gathering.map(list -> job.by(list.sheet())));
         return new Desk(
                 strict.map(dossier::running).orElse(dossier),

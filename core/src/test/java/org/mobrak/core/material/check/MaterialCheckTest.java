@@ -172,18 +172,8 @@ class MaterialCheckTest {
     })
     void zippedAndUnzipped(String name, boolean keep, FileKind found, String code) {
         kind = found;
-        NeededFile needed = new NeededFile(
-                name,
-                "Package",
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.of(keep),
-                Optional.empty(),
-                Map.of());
+        NeededFile needed =
+                Sample.file(name, Optional.empty(), Optional.empty(), Optional.empty(), Optional.of(keep), Map.of());
         assertThat(codes(used(needed))).isEqualTo(code.isEmpty() ? List.of() : List.of(code));
     }
 
@@ -195,18 +185,8 @@ class MaterialCheckTest {
     }
 
     private static NeededFile digests(long bytes, String sha256) {
-        return new NeededFile(
-                "p.tar",
-                "Package",
-                Optional.of(bytes),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.of(sha256),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Map.of());
+        return Sample.file(
+                "p.tar", Optional.of(bytes), Optional.of(sha256), Optional.empty(), Optional.empty(), Map.of());
     }
 
     private static NeededFile needed(String name) {
@@ -218,18 +198,7 @@ class MaterialCheckTest {
     }
 
     private static NeededFile needed(String name, PartitionClass partition, Map<Fact, String> holds) {
-        return new NeededFile(
-                name,
-                "Package",
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.empty(),
-                Optional.of("SLOT"),
-                Optional.of(partition),
-                Optional.empty(),
-                Optional.empty(),
-                holds);
+        return Sample.file(name, Optional.empty(), Optional.empty(), Optional.of(partition), Optional.empty(), holds);
     }
 
     private static Write write(String partition, PartitionClass kind) {
