@@ -38,28 +38,39 @@ final class CatalogueCommand implements Runnable {
 
     @Command(name = "check", mixinStandardHelpOptions = true, description = "Tells every fault with file and line.")
     int check(
-            @Parameters(paramLabel = "DIR", description = "The catalogue folder.") Path folder,
+            @Parameters(
+                            paramLabel = "DIR",
+                            arity = "1..*",
+                            description = "The catalogue's folder; several are taken as one.")
+                    List<Path> folders,
             @Option(names = "--json", description = "One JSON object on standard output.") boolean json)
             throws IOException {
-        CatalogueLoader.Loaded loaded = CatalogueLoader.load(folder);
+        CatalogueLoader.Loaded loaded = CatalogueLoader.load(mobrak.catalogue(folders));
         PrintWriter out = spec.commandLine().getOut();
         if (json) {
             JsonAnswer.write(faults(loaded), out);
         } else {
             loaded.faults().forEach(fault -> out.println(fault.text()));
             out.printf(
-                    "%d phones, %d routes, %d faults%n",
+                    "%d phones, %d routes, %d faults, %d warnings%n",
                     loaded.catalogue().phones().size(),
                     loaded.catalogue().routes().size(),
-                    loaded.faults().size());
+                    loaded.faults().size() - warnings(loaded),
+                    warnings(loaded));
         }
         return loaded.faults().stream().allMatch(Fault::isWarning) ? Mobrak.DONE : Mobrak.ANSWER_IS_NO;
+    }
+
+    private static long warnings(CatalogueLoader.Loaded loaded) {
+        return loaded.faults().stream().filter(Fault::isWarning).count();
     }
 
     private static ObjectNode faults(CatalogueLoader.Loaded loaded) {
         ObjectNode answer = JsonNodeFactory.instance.objectNode();
         answer.put("phones", loaded.catalogue().phones().size());
         answer.put("routes", loaded.catalogue().routes().size());
+        answer.put("faultCount", loaded.faults().size() - warnings(loaded));
+        answer.put("warningCount", warnings(loaded));
         faults(loaded.faults(), answer.putArray("faults"));
         return answer;
     }

@@ -5,7 +5,6 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.CatalogueLoader;
 import org.mobrak.core.catalogue.Fault;
@@ -36,8 +35,11 @@ final class Inputs {
     @Option(names = "--set", paramLabel = "KEY=VALUE", description = "A fact you know yourself; may be repeated.")
     private List<String> said = new ArrayList<>();
 
-    @Option(names = "--catalogue", paramLabel = "DIR", description = "Another catalogue than the shipped one.")
-    private Optional<Path> folder = Optional.empty();
+    @Option(
+            names = "--catalogue",
+            paramLabel = "DIR",
+            description = "Another catalogue than the shipped one; several are taken as one.")
+    private List<Path> folders = new ArrayList<>();
 
     @Option(names = "--json", description = "One JSON object on standard output.")
     private boolean json;
@@ -55,7 +57,7 @@ final class Inputs {
 
     /** Loads the catalogue; a fault in a file is told on standard error, and the other files serve. */
     Catalogue catalogue(Mobrak mobrak) throws IOException {
-        CatalogueLoader.Loaded loaded = mobrak.load(folder.orElse(mobrak.shippedCatalogue()));
+        CatalogueLoader.Loaded loaded = mobrak.load(mobrak.catalogue(folders));
         for (Fault fault : loaded.faults()) {
             spec.commandLine().getErr().println("mobrak: " + fault.text());
         }

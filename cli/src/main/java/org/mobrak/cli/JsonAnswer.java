@@ -9,6 +9,7 @@ import java.io.PrintWriter;
 import java.util.List;
 import org.mobrak.core.catalogue.Candidates;
 import org.mobrak.core.catalogue.Identity;
+import org.mobrak.core.catalogue.Recognition;
 import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.identity.Belief;
@@ -114,6 +115,7 @@ final class JsonAnswer {
     static ObjectNode plan(PlanCommand.Answer said) {
         ObjectNode answer = JSON.objectNode();
         answer.put("goal", said.plans().goal().key());
+        recognition(said.plans().recognition(), answer.putObject("phone"));
         ArrayNode plans = answer.putArray("plans");
         said.plans().plans().forEach(plan -> {
             ObjectNode node = plans.addObject();
@@ -135,6 +137,21 @@ final class JsonAnswer {
         return answer;
     }
 
+    private static void recognition(Recognition recognition, ObjectNode node) {
+        recognition.sentence().ifPresent(sentence -> node.put("message", sentence));
+        if (recognition instanceof Recognition.Named named) {
+            node.put("state", "named").put("model", named.model());
+        } else if (recognition instanceof Recognition.Torn torn) {
+            torn.models().forEach(node.put("state", "in conflict").putArray("models")::add);
+        } else if (recognition instanceof Recognition.Unnamed unnamed) {
+            node.put("state", "unnamed").put("model", unnamed.model());
+            unnamed.alike().forEach(node.putArray("lookAlikes")::add);
+            unnamed.nearest().forEach(node.putArray("nearest")::add);
+        } else {
+            node.put("state", "not read");
+        }
+    }
+
     private static void plan(Plan plan, ObjectNode node) {
         ArrayNode routes = node.putArray("routes");
         plan.routes().forEach(route -> routes.add(route.id()));
@@ -151,6 +168,11 @@ final class JsonAnswer {
                 .put("low", rounded(plan.cost().minutesLow()))
                 .put("typical", rounded(plan.cost().minutes()))
                 .put("high", rounded(plan.cost().minutesHigh()));
+        plan.supposition().ifPresent(sentence -> {
+            node.put("supposition", sentence);
+            ObjectNode supposes = node.putObject("supposes");
+            plan.supposes().forEach((fact, value) -> supposes.put(fact.key(), value));
+        });
         if (!plan.assumptions().isEmpty()) {
             ArrayNode assumed = node.putArray("assumptions");
             plan.assumptions().forEach(one -> assumed.add(one.sentence()));

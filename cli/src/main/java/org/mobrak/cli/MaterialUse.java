@@ -28,7 +28,7 @@ record MaterialUse(Catalogue catalogue, Facts facts, Optional<Route> route, Opti
     /** Reads what is known of the phone; an {@link IOException} tells in one line why it cannot be read. */
     static MaterialUse of(Mobrak mobrak, List<String> readings, Optional<String> routeId, Optional<String> needed)
             throws IOException {
-        Catalogue catalogue = mobrak.load(mobrak.shippedCatalogue()).catalogue();
+        Catalogue catalogue = mobrak.load(mobrak.catalogue(List.of())).catalogue();
         List<Reading> read = new ArrayList<>();
         for (String name : readings) {
             read.addAll(ReadingParser.parse(

@@ -4,9 +4,13 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
 import org.mobrak.core.catalogue.CatalogueCache;
+import org.mobrak.core.catalogue.CatalogueLoader.Folders;
 import org.mobrak.core.catalogue.CatalogueLoader.Loaded;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -95,14 +99,17 @@ public final class Mobrak implements Runnable {
         return clock;
     }
 
-    /** The catalogue that ships with Mobrak. */
-    Path shippedCatalogue() {
-        return home.resolve("catalogue");
+    /** The folders that are named, with the holes that ship; without any, what ships: the general catalogue and the demo's. */
+    Folders catalogue(List<Path> named) {
+        Path general = home.resolve("catalogue");
+        return named.isEmpty()
+                ? new Folders(List.of(general, home.resolve("demo/catalogue")), Optional.empty())
+                : new Folders(named, Optional.of(general).filter(Files::isDirectory));
     }
 
     /** A catalogue as it was last read, or read anew if a file of it has changed. */
-    Loaded load(Path catalogue) throws IOException {
-        return cache.load(catalogue);
+    Loaded load(Folders folders) throws IOException {
+        return cache.load(folders);
     }
 
     @Override

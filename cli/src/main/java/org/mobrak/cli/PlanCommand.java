@@ -15,7 +15,6 @@ import org.mobrak.core.fit.FitCheck;
 import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.School;
-import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.plan.Account;
 import org.mobrak.core.plan.Figure;
@@ -63,6 +62,9 @@ final class PlanCommand implements Callable<Integer> {
             description = "no-data-loss, no-marks, no-blown-fuse, no-money or minutes=N.")
     private List<String> limits = new ArrayList<>();
 
+    @Option(names = "--all", description = "Tells of refused routes too, clause by clause.")
+    private boolean all;
+
     /** What the core said. */
     record Answer(Facts facts, Planner.Answer plans, List<RouteFit> routes, List<NextReading> next) {
         /** The sums behind a plan's figures. */
@@ -82,12 +84,12 @@ final class PlanCommand implements Callable<Integer> {
                 facts,
                 Planner.plan(wanted, catalogue, facts, choice, bounds),
                 new FitCheck(catalogue, facts, choice).routes(),
-                NextReading.propose(catalogue, facts, choice));
+                Planner.nextReadings(wanted, catalogue, facts, choice));
         PrintWriter out = spec.commandLine().getOut();
         if (inputs.json()) {
             JsonAnswer.write(JsonAnswer.plan(answer), out);
         } else {
-            print(answer, out);
+            new PlanText(answer, out).print(all);
         }
         return answer.plans().plans().isEmpty() ? Mobrak.ANSWER_IS_NO : Mobrak.DONE;
     }
@@ -120,45 +122,6 @@ final class PlanCommand implements Callable<Integer> {
 
     private CommandLine.ParameterException wrong(String message) {
         return new CommandLine.ParameterException(spec.commandLine(), message);
-    }
-
-    private static void print(Answer answer, PrintWriter out) {
-        for (Plan plan : answer.plans().plans()) {
-            out.println("Plan: " + plan.title());
-            out.println("      " + plan.tradeOffs());
-            answer.account(plan).stream()
-                    .filter(figure -> figure.enough() != Truth.YES)
-                    .forEach(figure -> out.println("      " + shortfall(figure)));
-        }
-        if (!answer.plans().rest().isEmpty()) {
-            out.printf("(%d more that nothing beats)%n", answer.plans().rest().size());
-        }
-        for (Plan plan : answer.plans().assuming()) {
-            out.println("If all turns out well: " + plan.title());
-            plan.assumptions().forEach(assumed -> out.println("      assuming " + assumed.sentence()));
-        }
-        answer.plans().blockers().forEach(blocker -> out.println("In the way: " + blocker));
-        answer.plans()
-                .reachable()
-                .forEach(goal -> out.println("Within reach instead: " + goal.label() + " (" + goal.key() + ")"));
-        for (RouteFit fit : answer.routes()) {
-            if (fit.route().isHousekeeping()) {
-                continue;
-            }
-            out.printf(
-                    "%n%s (%s): %s%n",
-                    fit.route().name(), fit.route().id(), fit.verdict().word());
-            fit.clauses().forEach(clause -> out.println("  " + clause.result().word() + ": " + sentence(clause)));
-        }
-        for (NextReading next : answer.next()) {
-            out.printf(Locale.ROOT, "%nRead next: %s (%s)%n", next.fact().label(), next.how());
-        }
-    }
-
-    private static String shortfall(Figure figure) {
-        return figure.enough() == Truth.NO
-                ? figure.name() + " needed: " + figure.total() + "; the phone has less."
-                : figure.name() + " needed: " + figure.total() + "; what the phone has is not known.";
     }
 
     /** A clause's reason, with its doubt or the step that turns it. */

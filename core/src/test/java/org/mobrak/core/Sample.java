@@ -1,12 +1,22 @@
 package org.mobrak.core;
 
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Stream;
+import org.apache.commons.io.file.PathUtils;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.CatalogueLoader;
+import org.mobrak.core.catalogue.CatalogueLoader.Folders;
 import org.mobrak.core.catalogue.Condition;
+import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.catalogue.Minutes;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
@@ -14,8 +24,12 @@ import org.mobrak.core.catalogue.Route.NeededFile;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Ledger;
+import org.mobrak.core.identity.Origin;
 import org.mobrak.core.identity.Reading;
+import org.mobrak.core.identity.Source;
 import org.mobrak.core.identity.TypedReading;
+import org.mobrak.core.identity.reader.ReadingParser;
+import org.mobrak.core.identity.reader.TextIntake;
 
 /** Small routes and facts to test with. */
 public final class Sample {
@@ -24,6 +38,7 @@ public final class Sample {
     private final List<Route.Target> phones = new ArrayList<>();
     private final List<Route.Exclusion> excluded = new ArrayList<>();
     private final List<Condition> requires = new ArrayList<>();
+    private final List<PartitionClass> keeps = new ArrayList<>(List.of(PartitionClass.SYSTEM));
     private final List<PartitionClass> writes = new ArrayList<>(List.of(PartitionClass.SYSTEM));
     private final List<String> marks = new ArrayList<>();
     private final List<Route.Report> reports = new ArrayList<>();
@@ -41,6 +56,47 @@ public final class Sample {
 
     public static Sample route(String id) {
         return new Sample(id);
+    }
+
+    /** A reading from some source. */
+    public static Reading reading(Fact fact, String value, Source source, String file, int line, Instant at) {
+        Origin origin = source == Source.TYPED ? new Origin.Typed() : new Origin.Text(source, file, line);
+        return new Reading(fact, value, origin, at);
+    }
+
+    /** Where the project's folders are. */
+    public static final Path HOME = Path.of(System.getProperty("mobrak.home"));
+
+    /** What ships: the general catalogue and the demo's. */
+    public static final Folders SHIPPED_FOLDERS =
+            new Folders(List.of(HOME.resolve("catalogue"), HOME.resolve("demo/catalogue")), Optional.empty());
+
+    public static Catalogue shipped() throws IOException {
+        return CatalogueLoader.load(SHIPPED_FOLDERS).catalogue();
+    }
+
+    /** What the readings of each demo device add up to, in the order of their names. */
+    public static List<Facts> demoPhones(Catalogue catalogue) throws IOException {
+        Map<String, List<Reading>> readings = new TreeMap<>();
+        try (Stream<Path> files = Files.list(HOME.resolve("demo/readings"))) {
+            for (Path file : files.sorted().toList()) {
+                String name = file.getFileName().toString();
+                readings.computeIfAbsent(name.substring(0, name.lastIndexOf('-')), fresh -> new ArrayList<>())
+                        .addAll(ReadingParser.parse(TextIntake.of(file), Instant.EPOCH)
+                                .readings());
+            }
+        }
+        return readings.values().stream()
+                .map(of -> Identity.of(catalogue, new Ledger(of), List.of()).facts())
+                .toList();
+    }
+
+    /** A copy of what ships in one folder, to break things in. */
+    public static Path copyOfShipped(Path folder) throws IOException {
+        for (Path own : SHIPPED_FOLDERS.own()) {
+            PathUtils.copyDirectory(own, folder);
+        }
+        return folder;
     }
 
     public static Facts facts(String... said) {
@@ -92,6 +148,15 @@ public final class Sample {
 
     public Sample writing(PartitionClass partition) {
         writes.set(0, partition);
+        keeps.set(0, partition);
+        return this;
+    }
+
+    /** What it writes is new: nothing of it is known any more but what its effects say. */
+    public Sample replacing(PartitionClass... partitions) {
+        writes.clear();
+        writes.addAll(List.of(partitions));
+        keeps.clear();
         return this;
     }
 
@@ -127,7 +192,17 @@ public final class Sample {
     public Sample step(Route.Phase phase, String title) {
         Optional<String> none = Optional.empty();
         steps.add(new Route.RouteStep(
-                phase, title, title, none, none, none, Optional.empty(), Optional.empty(), none, false));
+                phase,
+                title,
+                title,
+                none,
+                none,
+                none,
+                Optional.empty(),
+                Optional.empty(),
+                none,
+                false,
+                Optional.empty()));
         return this;
     }
 
@@ -143,7 +218,7 @@ public final class Sample {
                 family,
                 "summary",
                 new Route.Scope(phones, excluded, requires),
-                new Route.Changes(effects, writes, marks, wipes),
+                new Route.Changes(effects, writes, keeps, marks, wipes, false),
                 new Route.Costs(time, new Minutes(0, 0, 0), Optional.of(new Route.Money(money, "USD"))),
                 new Route.Work(List.of(), List.of(), gates, steps),
                 reports,

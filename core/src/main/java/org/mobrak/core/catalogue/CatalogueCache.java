@@ -36,7 +36,7 @@ import org.mobrak.core.identity.build.Rulers;
  */
 public final class CatalogueCache {
     /** To be raised whenever the same files would be read or judged otherwise. */
-    private static final String FORMAT = "mobrak catalogue cache 3";
+    private static final String FORMAT = "mobrak catalogue cache 4";
 
     private static final int CHUNK = 500;
 
@@ -70,13 +70,18 @@ public final class CatalogueCache {
 
     /** Loads a catalogue, from the cache if that still holds. */
     public Loaded load(Path catalogue) throws IOException {
-        String stamp = stamp(catalogue);
-        Path file = folder.resolve(digest(catalogue.toAbsolutePath().toString()) + ".cbor");
+        return load(CatalogueLoader.Folders.of(catalogue));
+    }
+
+    /** Loads folders as one catalogue, from the cache if that still holds. */
+    public Loaded load(CatalogueLoader.Folders folders) throws IOException {
+        String stamp = stamp(folders);
+        Path file = folder.resolve(digest(folders.toString()) + ".cbor");
         Optional<Loaded> kept = kept(file, stamp);
         if (kept.isPresent()) {
             return kept.get();
         }
-        CatalogueLoader.Whole whole = CatalogueLoader.whole(catalogue);
+        CatalogueLoader.Whole whole = CatalogueLoader.whole(folders);
         keep(file, stamp, whole);
         return whole.loaded();
     }
@@ -161,14 +166,16 @@ public final class CatalogueCache {
         return mapper.writeValueAsBytes(nodes);
     }
 
-    private static String stamp(Path catalogue) throws IOException {
+    private static String stamp(CatalogueLoader.Folders folders) throws IOException {
         StringBuilder all = new StringBuilder(FORMAT);
         try {
-            for (String kind : Entries.KINDS) {
-                Entries.files(catalogue, kind).parallelStream()
-                        .map(CatalogueCache::about)
-                        .forEachOrdered(about ->
-                                all.append('\n').append(kind).append('/').append(about));
+            for (Path catalogue : folders.all()) {
+                for (String kind : Entries.KINDS) {
+                    Entries.files(catalogue, kind).parallelStream()
+                            .map(CatalogueCache::about)
+                            .forEachOrdered(about ->
+                                    all.append('\n').append(kind).append('/').append(about));
+                }
             }
         } catch (UncheckedIOException vanished) {
             throw vanished.getCause();

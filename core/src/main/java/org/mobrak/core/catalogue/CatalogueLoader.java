@@ -7,8 +7,10 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.identity.build.BuildGrammar;
 import org.mobrak.core.identity.build.Rulers;
@@ -20,6 +22,27 @@ import org.mobrak.core.identity.build.Rulers;
 public final class CatalogueLoader {
     private final Entries entries;
     private final List<Fault> faults;
+
+    /**
+     * Folders that make up one catalogue.
+     *
+     * @param own those whose entries it has
+     * @param ground one whose holes are known besides; they are facts of the public record and need not be written down twice
+     */
+    public record Folders(List<Path> own, Optional<Path> ground) {
+        public Folders {
+            own = List.copyOf(own);
+        }
+
+        /** One folder that stands for itself. */
+        public static Folders of(Path folder) {
+            return new Folders(List.of(folder), Optional.empty());
+        }
+
+        List<Path> all() {
+            return Stream.concat(own.stream(), ground.stream()).toList();
+        }
+    }
 
     /** A catalogue and what was wrong in its files. */
     public record Loaded(Catalogue catalogue, List<Fault> faults) {
@@ -38,12 +61,20 @@ public final class CatalogueLoader {
 
     /** Loads a folder; an {@link UnreadableInput} tells that it is no catalogue at all. */
     public static Loaded load(Path folder) throws IOException {
-        return whole(folder).loaded();
+        return load(Folders.of(folder));
     }
 
-    static Whole whole(Path folder) throws IOException {
-        Entries entries = Entries.of(folder);
-        return new Whole(new CatalogueLoader(entries).load(), entries);
+    /** Loads folders as one catalogue. */
+    public static Loaded load(Folders folders) throws IOException {
+        return whole(folders).loaded();
+    }
+
+    static Whole whole(Folders folders) throws IOException {
+        Entries own = Entries.of(folders.own());
+        Entries all = folders.ground().isPresent()
+                ? own.with(Entries.of(List.of(folders.ground().get())).holes())
+                : own;
+        return new Whole(new CatalogueLoader(all).load(), all);
     }
 
     private Loaded load() {
@@ -51,10 +82,13 @@ public final class CatalogueLoader {
                 entries.phones().stream().flatMap(one -> variants(one).stream()).toList();
         entries.grammars().forEach(this::checkExamples);
         checkModels(phones);
-        List<Hole> holes = entries.holes().stream().map(Entry::value).toList();
-        List<BuildGrammar> grammars =
-                entries.grammars().stream().map(Entry::value).toList();
-        return new Loaded(new Catalogue(phones, sound(phones, holes), new Rulers(grammars), holes), faults);
+        List<Hole> holes = entries.holes().stream()
+                .filter(this::isOrdered)
+                .map(Entry::value)
+                .toList();
+        Rulers rulers = new Rulers(entries.grammars().stream().map(Entry::value).toList());
+        List<Route> routes = sound(Models.of(phones), rulers, holes);
+        return new Loaded(new Catalogue(phones, routes, rulers, holes), faults);
     }
 
     private static List<KnownPhone> variants(Entry<PhoneFamily> entry) {
@@ -90,19 +124,33 @@ public final class CatalogueLoader {
         }
     }
 
+    /** Whether a hole's bounds can be held against a version at all. */
+    private boolean isOrdered(Entry<Hole> entry) {
+        List<Fault> found = HoleCheck.of(entry);
+        faults.addAll(found);
+        return found.isEmpty();
+    }
+
     /** The routes that may be planned with; the faults of the others are told. */
-    private List<Route> sound(List<KnownPhone> phones, List<Hole> holes) {
-        Models models = Models.of(phones);
+    private List<Route> sound(Models models, Rulers rulers, List<Hole> holes) {
         UseCheck use = new UseCheck(entries.routes());
         Set<String> ids = holes.stream().map(Hole::id).collect(Collectors.toSet());
         Map<String, String> fileOfId = new HashMap<>();
+        Map<String, String> fileOfName = new HashMap<>();
         List<Route> sound = new ArrayList<>();
         for (Entry<Route> entry : entries.routes()) {
-            List<Fault> found = new ArrayList<>(RouteChecks.of(entry, models, ids));
+            List<Fault> found = new ArrayList<>(RouteChecks.of(entry, models, rulers, ids));
             String other = fileOfId.putIfAbsent(entry.value().id(), entry.file());
             if (other != null) {
                 String what = "The id " + entry.value().id() + " is used in " + other + " already.";
                 found.add(new Fault(entry.file(), entry.line("/id"), what, "Give each route its own id."));
+            }
+            String namesake = fileOfName.putIfAbsent(entry.value().name(), entry.file());
+            if (namesake != null) {
+                String what = "“%s” is the name of the route in %s too."
+                        .formatted(entry.value().name(), namesake);
+                found.add(Fault.warning(
+                        entry.file(), entry.line("/name"), what, "Name them so that people can tell them apart."));
             }
             found.addAll(use.of(entry));
             faults.addAll(found);

@@ -65,8 +65,9 @@ public final class CatalogueMerge implements Closeable {
         this.ours = ours;
         this.origin = theirs.toAbsolutePath().normalize().getFileName().toString();
         this.archive = Files.isDirectory(theirs) ? Optional.empty() : Optional.of(zip(theirs));
-        Entries second = Entries.of(archive.isPresent() ? root(archive.get().getPath("/")) : theirs);
-        this.own = named(Entries.of(ours));
+        Entries second =
+                Entries.of(List.of(archive.isPresent() ? root(archive.get().getPath("/")) : theirs));
+        this.own = named(Entries.of(List.of(ours)));
         this.other = named(second);
         this.faults = second.faults();
     }

@@ -20,18 +20,39 @@ record Entries(
     static final List<String> KINDS = List.of("phones", "routes", "grammars", "holes");
     private static final int MOST_FILES = 200_000;
 
-    /** Reads a folder; an {@link UnreadableInput} tells that it is no catalogue at all. */
-    static Entries of(Path folder) throws IOException {
-        if (!Files.isDirectory(folder.resolve("routes")) && !Files.isDirectory(folder.resolve("phones"))) {
-            throw new UnreadableInput(folder + " is no catalogue; it needs a folder “routes” or “phones”.");
+    /** Reads folders; an {@link UnreadableInput} tells that one is no catalogue at all. */
+    static Entries of(List<Path> folders) throws IOException {
+        for (Path folder : folders) {
+            if (!Files.isDirectory(folder.resolve("routes")) && !Files.isDirectory(folder.resolve("phones"))) {
+                throw new UnreadableInput(folder + " is no catalogue; it needs a folder “routes” or “phones”.");
+            }
         }
         List<Fault> faults = new ArrayList<>();
         return new Entries(
-                read(folder, "phones", new EntryReader<>("phone.schema.json", PhoneFamily.class), faults),
-                read(folder, "routes", new EntryReader<>("route.schema.json", Route.class), faults),
-                read(folder, "grammars", new EntryReader<>("grammar.schema.json", BuildGrammar.class), faults),
-                read(folder, "holes", new EntryReader<>("hole.schema.json", Hole.class), faults),
+                read(folders, "phones", new EntryReader<>("phone.schema.json", PhoneFamily.class), faults),
+                read(folders, "routes", new EntryReader<>("route.schema.json", Route.class), faults),
+                read(folders, "grammars", new EntryReader<>("grammar.schema.json", BuildGrammar.class), faults),
+                read(folders, "holes", new EntryReader<>("hole.schema.json", Hole.class), faults),
                 faults);
+    }
+
+    private static <T> List<Entry<T>> read(List<Path> folders, String kind, EntryReader<T> reader, List<Fault> faults)
+            throws IOException {
+        List<Entry<T>> entries = new ArrayList<>();
+        for (Path folder : folders) {
+            entries.addAll(read(folder, kind, reader, faults));
+        }
+        return entries;
+    }
+
+    /** The same with these holes besides its own, which count as known and are not checked again. */
+    Entries with(List<Entry<Hole>> known) {
+        List<Entry<Hole>> all = new ArrayList<>(holes);
+        known.stream()
+                .filter(hole -> holes.stream()
+                        .noneMatch(own -> own.value().id().equals(hole.value().id())))
+                .forEach(all::add);
+        return new Entries(phones, routes, grammars, all, faults);
     }
 
     private static <T> List<Entry<T>> read(Path folder, String kind, EntryReader<T> reader, List<Fault> faults)

@@ -7,6 +7,7 @@ import com.networknt.schema.Error;
 import com.networknt.schema.InputFormat;
 import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SchemaRegistryConfig;
 import com.networknt.schema.SpecificationVersion;
 import java.io.IOException;
 import java.io.InputStream;
@@ -80,8 +81,11 @@ final class EntryReader<T> {
                     .forEach(step -> pointer.append('/')
                             .append(step.getFieldName() == null ? step.getIndex() : step.getFieldName()));
             String what = misfit.getOriginalMessage();
-            return refused(
-                    new Fault(name, tree.line(pointer.toString()), what, "See docs/schema for the words allowed."));
+            return refused(new Fault(
+                    name,
+                    tree.line(pointer.toString()),
+                    what,
+                    "docs/schema/facts.md lists every fact with its words."));
         } catch (IOException impossible) {
             throw new UncheckedIOException(impossible);
         }
@@ -95,10 +99,19 @@ final class EntryReader<T> {
         String pointer = error.getInstanceLocation().toString();
         String value =
                 pointer.isEmpty() ? "The file" : "“" + pointer.substring(1).replace('/', '.') + "”";
-        String remedy = "type".equals(error.getKeyword()) && isNumber(tree, pointer)
+        if ("format".equals(error.getKeyword())) {
+            String said = tree.root().at(JsonPointer.compile(pointer)).asText();
+            String what = "%s is “%s”, which is no day.".formatted(value, said);
+            return new Fault(name, tree.line(pointer), what, "Write a day that there is, like 2016-11-05.");
+        }
+        return new Fault(
+                name, tree.line(pointer), value + ": " + error.getMessage() + ".", remedy(tree, pointer, error));
+    }
+
+    private static String remedy(YamlText.Tree tree, String pointer, Error error) {
+        return "type".equals(error.getKeyword()) && isNumber(tree, pointer)
                 ? "Maybe it needs quotes: “4.1” is text, 4.1 is a number."
                 : "See docs/schema for what is allowed.";
-        return new Fault(name, tree.line(pointer), value + ": " + error.getMessage() + ".", remedy);
     }
 
     private static boolean isNumber(YamlText.Tree tree, String pointer) {
@@ -107,7 +120,10 @@ final class EntryReader<T> {
 
     private static Schema schema(String name) {
         try (InputStream in = EntryReader.class.getResourceAsStream(name)) {
-            return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+            SchemaRegistryConfig config =
+                    SchemaRegistryConfig.builder().formatAssertionsEnabled(true).build();
+            return SchemaRegistry.withDefaultDialect(
+                            SpecificationVersion.DRAFT_2020_12, builder -> builder.schemaRegistryConfig(config))
                     .getSchema(in, InputFormat.JSON);
         } catch (IOException broken) {
             throw new UncheckedIOException(broken);

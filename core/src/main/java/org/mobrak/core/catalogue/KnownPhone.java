@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Origin;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.Source;
 
@@ -39,6 +40,6 @@ public record KnownPhone(PhoneFamily family, PhoneFamily.Variant variant, String
     }
 
     private Reading reading(Fact fact, String value, Instant at) {
-        return new Reading(fact, value, Source.CATALOGUE, file, line, at);
+        return new Reading(fact, value, new Origin.Text(Source.CATALOGUE, file, line), at);
     }
 }

@@ -3,7 +3,7 @@ package org.mobrak.core.catalogue;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.apache.commons.io.FilenameUtils;
+import org.mobrak.core.identity.build.TextPattern;
 
 /** The model numbers a catalogue knows. */
 record Models(Set<String> exact) {
@@ -14,8 +14,7 @@ record Models(Set<String> exact) {
 
     /** Whether a model number, or a pattern of them, is that of a known phone. */
     boolean hold(String model) {
-        boolean pattern = model.indexOf('*') >= 0 || model.indexOf('?') >= 0;
         return exact.contains(model)
-                || pattern && exact.stream().anyMatch(known -> FilenameUtils.wildcardMatch(known, model));
+                || TextPattern.isPattern(model) && exact.stream().anyMatch(known -> TextPattern.matches(model, known));
     }
 }

@@ -48,6 +48,45 @@ public record Route(
                 .toList();
     }
 
+    /** What it leaves for good. */
+    public List<Mark> marks() {
+        return Mark.of(changes);
+    }
+
+    /** Whether something it writes can leave a phone that nothing starts again. */
+    public boolean canBrickForGood() {
+        return changes.writes().stream().anyMatch(PartitionClass::canBrickForGood);
+    }
+
+    /** Whether it writes anything but apps. */
+    public boolean writesPartitions() {
+        return changes.writes().stream().anyMatch(written -> written != PartitionClass.APP);
+    }
+
+    /** The same route with the milder of two wipes, where its author leaves the choice; the data stays. */
+    public Route withLightWipe() {
+        return changes.lightWipe()
+                ? new Route(
+                        id, name, family, summary, fits, changes.wipingLightly(), costs, work, reports, notes, origin)
+                : this;
+    }
+
+    /** What is done, with the wipe that is chosen: the full one unless the person asked for the light one. */
+    public List<RouteStep> steps() {
+        Wipe chosen = changes.wipesData() ? Wipe.FULL : Wipe.LIGHT;
+        return work.steps().stream().filter(step -> step.isWith(chosen)).toList();
+    }
+
+    /** Which of two wipes a step belongs to, where there is a choice. */
+    public enum Wipe {
+        /** Data, cache and app-compile cache. */
+        @JsonProperty("full")
+        FULL,
+        /** Only cache and app-compile cache. */
+        @JsonProperty("light")
+        LIGHT
+    }
+
     /** For which phones. An empty list of phones means that the phone does not matter. */
     public record Scope(List<Target> phones, List<Exclusion> excludedBuilds, List<Condition> requires) {
         public Scope {
@@ -57,26 +96,58 @@ public record Route(
         }
     }
 
-    /** A phone the route was made for, as narrowly as its makers said. */
-    public record Target(String model, Optional<String> osVersion, Optional<String> bootloader, List<String> builds) {
+    /**
+     * A phone the route was made for, as narrowly as its makers said.
+     *
+     * @param builds build numbers, incrementals or build ids, whichever the source lists
+     * @param anyBuild who says that every build of this model will do; absent where nobody does
+     */
+    public record Target(
+            String model,
+            Optional<String> osVersion,
+            Optional<String> bootloader,
+            List<String> builds,
+            Optional<String> anyBuild) {
         /** Besides the model, the facts that a target names; other routes may give them. */
-        public static final Set<Fact> VERSIONS = Set.of(Fact.OS_VERSION, Fact.BUILD_NUMBER, Fact.BOOTLOADER);
+        public static final Set<Fact> VERSIONS =
+                Set.of(Fact.OS_VERSION, Fact.BUILD_NUMBER, Fact.INCREMENTAL, Fact.BUILD_ID, Fact.BOOTLOADER);
 
         public Target {
             builds = orEmpty(builds);
+        }
+
+        /** One of which nobody says that every build will do. */
+        public Target(String model, Optional<String> osVersion, Optional<String> bootloader, List<String> builds) {
+            this(model, osVersion, bootloader, builds, Optional.empty());
         }
     }
 
     /** A build on which the route is known not to work. */
     public record Exclusion(String build, String because) {}
 
-    /** What is otherwise afterwards. Marks are what can never be undone. */
+    /**
+     * What is otherwise afterwards.
+     *
+     * @param keeps of what is written, that to which files are only added, so that its versions stay
+     * @param marks what can never be undone, besides what the effects say
+     * @param lightWipe whether the person may do with a light wipe, which leaves the data
+     */
     public record Changes(
-            Map<Fact, String> effects, List<PartitionClass> writes, List<String> marks, boolean wipesData) {
+            Map<Fact, String> effects,
+            List<PartitionClass> writes,
+            List<PartitionClass> keeps,
+            List<String> marks,
+            boolean wipesData,
+            boolean lightWipe) {
         public Changes {
             effects = Map.copyOf(effects);
             writes = orEmpty(writes);
+            keeps = orEmpty(keeps);
             marks = orEmpty(marks);
+        }
+
+        private Changes wipingLightly() {
+            return new Changes(effects, writes, keeps, marks, false, true);
         }
     }
 
@@ -192,7 +263,7 @@ public record Route(
         }
     }
 
-    /** One thing to do; waits are in minutes. */
+    /** One thing to do; waits are in minutes. With a choice of wipes, a step may belong to one of them. */
     public record RouteStep(
             Phase phase,
             String title,
@@ -203,10 +274,21 @@ public record Route(
             Optional<Integer> normalUntil,
             Optional<Integer> worryAfter,
             Optional<String> ifNot,
-            boolean noReturn) {
+            boolean noReturn,
+            Optional<Wipe> wipe) {
+        public RouteStep {
+            // Sheets of jobs that began under an earlier version say nothing of it.
+            wipe = wipe == null ? Optional.empty() : wipe;
+        }
+
         /** The same step in another part of the sheet. */
         public RouteStep in(Phase other) {
-            return new RouteStep(other, title, text, mode, keys, sign, normalUntil, worryAfter, ifNot, noReturn);
+            return new RouteStep(other, title, text, mode, keys, sign, normalUntil, worryAfter, ifNot, noReturn, wipe);
+        }
+
+        /** Whether it is done with this kind of wipe. */
+        boolean isWith(Wipe chosen) {
+            return wipe.isEmpty() || wipe.get() == chosen;
         }
     }
 

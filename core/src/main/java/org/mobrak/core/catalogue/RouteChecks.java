@@ -1,53 +1,46 @@
 package org.mobrak.core.catalogue;
 
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.build.Rulers;
+import org.mobrak.core.identity.build.TextPattern;
 import org.mobrak.core.identity.build.VersionOrder;
 
 /** What no schema can see: whether a route can ever fit, gains anything, and says what a person needs to know. */
 final class RouteChecks {
-    private final Entry<Route> entry;
     private final Route route;
-    private final List<Fault> faults = new ArrayList<>();
+    private final FaultList faults;
 
     private RouteChecks(Entry<Route> entry) {
-        this.entry = entry;
         this.route = entry.value();
+        this.faults = new FaultList(entry);
     }
 
-    /** Every fault and warning of one route, held against the phones and holes that are known. */
-    static List<Fault> of(Entry<Route> entry, Models models, Set<String> holes) {
+    /** Every fault and warning of one route, held against the phones, grammars and holes that are known. */
+    static List<Fault> of(Entry<Route> entry, Models models, Rulers rulers, Set<String> holes) {
         RouteChecks checks = new RouteChecks(entry);
         checks.targets(models);
         checks.overlaps();
-        checks.effects();
+        new ScopeChecks(entry.value(), rulers, checks.faults).check();
+        new ChangeChecks(entry.value(), checks.faults).check();
+        checks.gain();
         checks.contradictions();
         checks.holes(holes);
         checks.files();
         checks.steps();
-        return checks.faults;
-    }
-
-    private void fault(String pointer, String what, String remedy) {
-        faults.add(new Fault(entry.file(), entry.line(pointer), what, remedy));
-    }
-
-    private void warning(String pointer, String what, String remedy) {
-        faults.add(Fault.warning(entry.file(), entry.line(pointer), what, remedy));
+        return checks.faults.all();
     }
 
     private void targets(Models models) {
         for (int i = 0; i < route.fits().phones().size(); i++) {
             String model = route.fits().phones().get(i).model();
             if (!models.hold(model)) {
-                fault(
+                faults.fault(
                         "/fits/phones/" + i,
                         "Model " + model + " is in no phone file.",
                         "Add it there, or mend the number.");
@@ -63,30 +56,23 @@ final class RouteChecks {
             Route.Target target = phones.get(i);
             String pointer = "/fits/phones/" + i;
             if (!seen.add(List.of(target.model(), target.osVersion(), target.bootloader()))) {
-                warning(
+                faults.warning(
                         pointer,
                         "Model %s with the same OS version and bootloader stands twice.".formatted(target.model()),
                         "Join the two, with all their builds.");
             }
             target.builds().stream()
                     .filter(build -> route.fits().excludedBuilds().stream()
-                            .anyMatch(exclusion -> exclusion.build().equals(build)))
-                    .forEach(build -> fault(
+                            .anyMatch(exclusion -> TextPattern.matches(exclusion.build(), build)))
+                    .forEach(build -> faults.fault(
                             pointer, "Build %s is both listed and excluded.".formatted(build), "Drop one of the two."));
         }
     }
 
-    private void effects() {
-        route.changes().effects().forEach((fact, value) -> {
-            Optional<String> objection = fact.domain().objection(value);
-            if (!fact.canBeGiven() || objection.isPresent()) {
-                String what = fact.label() + " " + objection.orElse("is nothing that a route changes") + ".";
-                fault("/changes/effects/" + fact.key(), what, "Name a state fact and one of its words.");
-            }
-        });
+    private void gain() {
         if (!route.changes().effects().isEmpty()
                 && route.changes().effects().entrySet().stream().allMatch(this::isAskedFor)) {
-            warning(
+            faults.warning(
                     "/changes/effects",
                     "The route needs all that it brings about, so it gains nothing.",
                     "Maybe an effect is missing.");
@@ -126,7 +112,7 @@ final class RouteChecks {
     private void contradictions() {
         allowed().forEach((fact, values) -> {
             if (values.isEmpty()) {
-                fault(
+                faults.fault(
                         "/fits/requires",
                         "No value of " + fact.label() + " meets all conditions, so the route can never fit.",
                         "Join them with anyOf, or drop one.");
@@ -134,7 +120,7 @@ final class RouteChecks {
         });
         for (int i = 0; i < route.fits().requires().size(); i++) {
             if (route.fits().requires().get(i) instanceof Condition.Between range && isUpsideDown(range)) {
-                fault(
+                faults.fault(
                         "/fits/requires/" + i,
                         "The bounds are the wrong way round, so the route can never fit.",
                         "Exchange atLeast and atMost.");
@@ -156,7 +142,8 @@ final class RouteChecks {
             String pointer = "/fits/requires/" + i;
             requires.get(i).leaves().forEach(leaf -> {
                 if (leaf instanceof Condition.HoleOpen hole && !known.contains(hole.id())) {
-                    fault(pointer, hole.id() + " is in no file under holes.", "Add it there, or mend the number.");
+                    faults.fault(
+                            pointer, hole.id() + " is in no file under holes.", "Add it there, or mend the number.");
                 }
             });
         }
@@ -172,7 +159,7 @@ final class RouteChecks {
                             .filter(PartitionClass::canBrickForGood)
                             .isPresent()
                     && !needed.hasDigest()) {
-                fault(
+                faults.fault(
                         "/work/files/" + i,
                         needed.name() + " can brick the phone for good and has no checksum.",
                         "Give its md5, sha1 or sha256, and its size.");
@@ -186,7 +173,7 @@ final class RouteChecks {
             String pointer = "/work/steps/" + i;
             boolean acts = step.phase() == Phase.DO || step.phase() == Phase.PROVE;
             if (acts && step.sign().isEmpty()) {
-                warning(
+                faults.warning(
                         pointer,
                         "“" + step.title() + "” has no sign that it worked.",
                         "Say what the person should see.");
@@ -194,7 +181,7 @@ final class RouteChecks {
             if (step.normalUntil().isPresent()
                     && step.worryAfter().isPresent()
                     && step.worryAfter().get() < step.normalUntil().get()) {
-                fault(
+                faults.fault(
                         pointer,
                         "“" + step.title() + "” worries before it is done.",
                         "worryAfter must not be below normalUntil.");

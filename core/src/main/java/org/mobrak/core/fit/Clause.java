@@ -1,5 +1,8 @@
 package org.mobrak.core.fit;
 
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.mobrak.core.identity.Fact;
@@ -7,48 +10,144 @@ import org.mobrak.core.identity.Fact;
 /**
  * One condition of a route, judged.
  *
+ * @param kind what it asks about
  * @param name what is asked, in a word or two
  * @param result whether it holds
  * @param reason why, in one sentence for a person
  * @param doubt what to be wary of although it holds
- * @param asks the facts that would have to be read to settle it; empty unless unknown
+ * @param ground the facts it rests on, where they are not certain
  * @param step the name of the route that would turn a no into a yes
  */
 public record Clause(
-        String name, Truth result, String reason, Optional<String> doubt, Set<Fact> asks, Optional<String> step) {
-    public Clause {
-        asks = Set.copyOf(asks);
+        Kind kind,
+        String name,
+        Truth result,
+        String reason,
+        Optional<String> doubt,
+        Ground ground,
+        Optional<String> step) {
+
+    /** What a clause asks about; programs tell clauses apart by this and never by their words. */
+    public enum Kind {
+        /** Whether two sources name different phones. */
+        IDENTITY,
+        MODEL,
+        BUILD,
+        OS_VERSION,
+        BOOTLOADER,
+        EXCLUDED_BUILDS,
+        BATTERY,
+        /** What the route requires besides. */
+        CONDITION;
+
+        /** Whether it asks for versions, which other routes may give. */
+        boolean asksForVersions() {
+            return this == BUILD || this == OS_VERSION || this == BOOTLOADER || this == EXCLUDED_BUILDS;
+        }
+    }
+
+    /**
+     * The facts a clause rests on that are not certain.
+     *
+     * @param asks those that would have to be read to settle it; empty unless unknown
+     * @param supposes the values with which it would hold, of those that have only a few
+     * @param torn those on which its sources disagree
+     */
+    public record Ground(Set<Fact> asks, Map<Fact, String> supposes, Set<Fact> torn) {
+        static final Ground FIRM = new Ground(Set.of(), Map.of(), Set.of());
+
+        public Ground {
+            asks = Set.copyOf(asks);
+            supposes = Map.copyOf(supposes);
+            torn = Set.copyOf(torn);
+        }
+
+        /** Two together. */
+        Ground and(Ground other) {
+            if (equals(FIRM) || other.equals(FIRM)) {
+                return equals(FIRM) ? other : this;
+            }
+            Map<Fact, String> supposed = new EnumMap<>(Fact.class);
+            supposed.putAll(supposes);
+            other.supposes.forEach(supposed::putIfAbsent);
+            return new Ground(union(asks, other.asks), supposed, union(torn, other.torn));
+        }
+
+        /** Where the answer is known, nothing is asked or supposed any more. */
+        Ground settled() {
+            return torn.isEmpty() ? FIRM : new Ground(Set.of(), Map.of(), torn);
+        }
+
+        private static Set<Fact> union(Set<Fact> some, Set<Fact> more) {
+            Set<Fact> all = EnumSet.noneOf(Fact.class);
+            all.addAll(some);
+            all.addAll(more);
+            return all;
+        }
+    }
+
+    static Clause of(Kind kind, String name, Truth result, String reason) {
+        return new Clause(kind, name, result, reason, Optional.empty(), Ground.FIRM, Optional.empty());
     }
 
     static Clause of(String name, Truth result, String reason) {
-        return new Clause(name, result, reason, Optional.empty(), Set.of(), Optional.empty());
+        return of(Kind.CONDITION, name, result, reason);
     }
 
     static Clause asking(String name, String reason, Set<Fact> asks) {
-        return new Clause(name, Truth.UNKNOWN, reason, Optional.empty(), asks, Optional.empty());
+        return of(name, Truth.UNKNOWN, reason).on(new Ground(asks, Map.of(), Set.of()));
+    }
+
+    /** The facts that would have to be read to settle it; empty unless unknown. */
+    public Set<Fact> asks() {
+        return ground.asks();
     }
 
     Clause doubting(String why) {
         return new Clause(
+                kind,
                 name,
                 result,
                 reason,
                 Optional.of(doubt.map(first -> first + " " + why).orElse(why)),
-                asks,
+                ground,
                 step);
     }
 
+    Clause on(Ground other) {
+        return new Clause(kind, name, result, reason, doubt, other, step);
+    }
+
+    Clause supposing(Map<Fact, String> values) {
+        return values.isEmpty() ? this : on(new Ground(ground.asks(), values, ground.torn()));
+    }
+
+    Clause as(Kind other) {
+        return new Clause(other, name, result, reason, doubt, ground, step);
+    }
+
     Clause named(String other) {
-        return new Clause(other, result, reason, doubt, asks, step);
+        return new Clause(kind, other, result, reason, doubt, ground, step);
     }
 
     Clause because(Optional<String> why) {
-        return why.map(more -> new Clause(name, result, reason + " " + more, doubt, asks, step))
-                .orElse(this);
+        return why.map(this::adding).orElse(this);
+    }
+
+    /** With one more sentence to its reason. */
+    Clause adding(String sentence) {
+        return new Clause(kind, name, result, reason + " " + sentence, doubt, ground, step);
     }
 
     Clause mendedBy(String route) {
-        return new Clause(name, result, reason, doubt, asks, Optional.of(route));
+        return new Clause(kind, name, result, reason, doubt, ground, Optional.of(route));
+    }
+
+    /** A yes that rests on facts about which sources disagree, where that must be settled first. */
+    Clause unsettled(Set<Fact> facts) {
+        String why = "%s Which of the readings is right must be settled first.".formatted(reason);
+        return new Clause(
+                kind, name, Truth.UNKNOWN, why, doubt, new Ground(facts, Map.of(), ground.torn()), Optional.empty());
     }
 
     /** Whether it is a no that nothing in the catalogue turns. */

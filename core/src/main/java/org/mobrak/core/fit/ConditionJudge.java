@@ -1,12 +1,12 @@
 package org.mobrak.core.fit;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.BinaryOperator;
 import java.util.stream.Collectors;
-import org.apache.commons.io.FilenameUtils;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.identity.Belief;
@@ -14,6 +14,7 @@ import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.build.Overlay;
 import org.mobrak.core.identity.build.Ruler.Role;
+import org.mobrak.core.identity.build.TextPattern;
 import org.mobrak.core.identity.build.VersionOrder;
 
 /** Judges the conditions a route states, and says why. */
@@ -58,7 +59,8 @@ final class ConditionJudge {
         String wanted = String.join(" or ", asked.values());
         Optional<String> value = facts.value(fact);
         if (value.isEmpty()) {
-            return unknown(fact, "this route needs " + wanted, asked.because());
+            return unsaid(fact, false, "this route needs " + wanted, asked.because())
+                    .supposing(Supposed.within(fact, asked.values()));
         }
         boolean held = asked.values().contains(value.get());
         String reason = held
@@ -73,7 +75,8 @@ final class ConditionJudge {
         String unwanted = String.join(" or ", excluded.values());
         Optional<String> value = facts.value(fact);
         if (value.isEmpty()) {
-            return unknown(fact, "it must not be " + unwanted, not.because());
+            return unsaid(fact, true, "it must not be " + unwanted, not.because())
+                    .supposing(Supposed.without(fact, excluded.values()));
         }
         boolean held = !excluded.values().contains(value.get());
         String reason = held
@@ -82,11 +85,12 @@ final class ConditionJudge {
         return told(fact, Truth.of(held), reason).because(not.because());
     }
 
+    /** What a condition supposes says nothing of the opposite. */
     private Clause not(Condition.Not not) {
         Clause part = judge(not.part());
-        String name = "Not: " + part.name();
-        return new Clause(name, part.result().not(), "Not so: " + part.reason(), part.doubt(), part.asks(), part.step())
-                .because(not.because());
+        Clause turned = Clause.of("Not: " + part.name(), part.result().not(), "Not so: " + part.reason())
+                .on(new Clause.Ground(part.asks(), Map.of(), part.ground().torn()));
+        return part.doubt().map(turned::doubting).orElse(turned).because(not.because());
     }
 
     private Clause like(Condition.Like asked) {
@@ -94,9 +98,9 @@ final class ConditionJudge {
         String wanted = String.join(" or ", asked.patterns());
         Optional<String> value = facts.value(fact);
         if (value.isEmpty()) {
-            return unknown(fact, "this route needs one like " + wanted, asked.because());
+            return unsaid(fact, false, "this route needs one like " + wanted, asked.because());
         }
-        boolean held = asked.patterns().stream().anyMatch(pattern -> FilenameUtils.wildcardMatch(value.get(), pattern));
+        boolean held = asked.patterns().stream().anyMatch(pattern -> TextPattern.matches(pattern, value.get()));
         String reason = held
                 ? "%s is %s, like %s.".formatted(fact.label(), value.get(), wanted)
                 : "%s is %s; this route needs one like %s.".formatted(fact.label(), value.get(), wanted);
@@ -104,26 +108,42 @@ final class ConditionJudge {
     }
 
     private Clause between(Condition.Between asked) {
-        return facts.value(asked.fact())
-                .map(value -> ranged(
-                        asked.fact(),
-                        value,
-                        range(asked.atLeast(), asked.atMost(), "or newer", "or older"),
-                        within(asked.atLeast(), value, asked.atMost(), VersionOrder::compare)))
-                .orElseGet(() -> unknown(
-                        asked.fact(),
-                        "this route needs " + range(asked.atLeast(), asked.atMost(), "or newer", "or older"),
-                        Optional.empty()))
+        Fact fact = asked.fact();
+        String range = range(asked.atLeast(), asked.atMost(), "or newer", "or older");
+        Optional<String> value = facts.value(fact);
+        if (value.isEmpty()) {
+            return unsaid(fact, asked.atLeast().isEmpty(), "this route needs " + range, asked.because());
+        }
+        Truth result = within(asked.atLeast(), value.get(), asked.atMost(), orderOf(fact));
+        Clause clause = ranged(fact, value.get(), range, result);
+        String suffix = fact.isVersion() ? VersionOrder.suffix(value.get()) : "";
+        return (suffix.isEmpty() || result == Truth.UNKNOWN
+                        ? clause
+                        : clause.adding("“%s” behind the numbers carries no order.".formatted(suffix)))
                 .because(asked.because());
+    }
+
+    /** Versions by their numbers, days as days, and a maker's build strings as its grammar has them. */
+    private Order orderOf(Fact fact) {
+        if (fact.isVersion()) {
+            return VersionOrder::againstLimit;
+        }
+        return fact.isDay()
+                ? Days::compare
+                : (value, limit) -> catalogue.rulers().order(fact, value, limit, facts.value(Fact.MAKER));
     }
 
     private Clause dated(Condition.Dated asked) {
         String range = range(asked.notBefore(), asked.notAfter(), "or later", "or earlier");
-        return facts.value(asked.fact())
-                .map(value -> ranged(
-                        asked.fact(), value, range, within(asked.notBefore(), value, asked.notAfter(), Days::compare)))
-                .orElseGet(() -> unknown(asked.fact(), "this route needs " + range, Optional.empty()))
-                .because(asked.because());
+        Optional<String> value = facts.value(asked.fact());
+        return value.map(day -> ranged(
+                                asked.fact(),
+                                day,
+                                range,
+                                within(asked.notBefore(), day, asked.notAfter(), Days::compare))
+                        .because(asked.because()))
+                .orElseGet(() -> unsaid(
+                        asked.fact(), asked.notBefore().isEmpty(), "this route needs " + range, asked.because()));
     }
 
     private Clause revision(Condition.Revision asked) {
@@ -142,12 +162,19 @@ final class ConditionJudge {
     }
 
     private Clause ranged(Fact fact, String value, String range, Truth result) {
-        String reason = switch (result) {
-            case YES -> "%s is %s, as this route needs (%s).".formatted(fact.label(), value, range);
-            case NO -> "%s is %s; this route needs %s.".formatted(fact.label(), value, range);
-            case UNKNOWN -> "%s is %s, which has no order against %s.".formatted(fact.label(), value, range);
+        return switch (result) {
+            case YES -> told(fact, result, "%s is %s, as this route needs (%s).".formatted(fact.label(), value, range));
+            case NO -> told(fact, result, "%s is %s; this route needs %s.".formatted(fact.label(), value, range));
+            case UNKNOWN -> Clause.asking(fact.label(), noOrder(fact, value, range), Set.of(fact));
         };
-        return result == Truth.UNKNOWN ? Clause.asking(fact.label(), reason, Set.of(fact)) : told(fact, result, reason);
+    }
+
+    /** That a value was read and says nothing here. */
+    static String noOrder(Fact fact, String value, String range) {
+        return fact.isDay() && !Days.canBeRead(value)
+                ? "%s reads “%s”, which is no day, so it cannot be held against %s."
+                        .formatted(fact.label(), value, range)
+                : "%s is %s, which has no order against %s.".formatted(fact.label(), value, range);
     }
 
     private static String range(Optional<String> least, Optional<String> most, String above, String below) {
@@ -157,40 +184,53 @@ final class ConditionJudge {
         return least.map(low -> low + " " + above).orElseGet(() -> most.orElseThrow() + " " + below);
     }
 
-    /** An order between two texts; empty where none can be told. */
+    /** An order of a value against a limit; empty where none can be told. */
     interface Order {
-        OptionalInt compare(String a, String b);
+        OptionalInt compare(String value, String limit);
     }
 
     /** Whether a value lies between two bounds, both included; an absent bound holds for everything. */
     static Truth within(Optional<String> least, String value, Optional<String> most, Order order) {
-        return least.map(low -> atMost(order.compare(low, value)))
-                .orElse(Truth.YES)
-                .and(most.map(high -> atMost(order.compare(value, high))).orElse(Truth.YES));
+        Truth above = least.map(low -> order.compare(value, low))
+                .map(told -> holds(told, 1))
+                .orElse(Truth.YES);
+        return above.and(most.map(high -> order.compare(value, high))
+                .map(told -> holds(told, -1))
+                .orElse(Truth.YES));
     }
 
-    private static Truth atMost(OptionalInt order) {
-        return order.isEmpty() ? Truth.UNKNOWN : Truth.of(order.getAsInt() <= 0);
+    private static Truth holds(OptionalInt order, int side) {
+        return order.isEmpty() ? Truth.UNKNOWN : Truth.of(Integer.signum(order.getAsInt()) != -side);
     }
 
     private Clause joined(List<Condition> parts, String word, Truth start, BinaryOperator<Truth> join) {
         List<Clause> clauses = parts.stream().map(this::judge).toList();
         Truth result = clauses.stream().map(Clause::result).reduce(start, join);
-        Set<Fact> asks = result == Truth.UNKNOWN
-                ? clauses.stream().flatMap(clause -> clause.asks().stream()).collect(Collectors.toSet())
-                : Set.of();
-        Optional<String> doubt =
-                clauses.stream().flatMap(clause -> clause.doubt().stream()).findFirst();
+        Clause.Ground ground = clauses.stream().map(Clause::ground).reduce(Clause.Ground.FIRM, Clause.Ground::and);
         String name = clauses.stream().map(Clause::name).distinct().collect(Collectors.joining(word));
         String reason = clauses.stream().map(Clause::reason).collect(Collectors.joining(" "));
-        return new Clause(name, result, reason, doubt, asks, Optional.empty());
+        Clause clause = Clause.of(name, result, reason).on(result == Truth.UNKNOWN ? ground : ground.settled());
+        return clauses.stream()
+                .flatMap(part -> part.doubt().stream())
+                .findFirst()
+                .map(clause::doubting)
+                .orElse(clause);
     }
 
     Clause told(Fact fact, Truth result, String reason) {
         Clause clause = Clause.of(fact.label(), result, reason);
-        return facts.belief(fact) instanceof Belief.Conflicting
+        return facts.isTorn(fact)
                 ? clause.doubting("Strong caution: the readings of “" + fact.label() + "” disagree. Settle that first.")
+                        .on(new Clause.Ground(Set.of(), Map.of(), Set.of(fact)))
                 : clause;
+    }
+
+    /** Nothing is read; where there is nothing to read, that answers the question. */
+    private Clause unsaid(Fact fact, boolean absentWillDo, String wanted, Optional<String> because) {
+        return facts.belief(fact) instanceof Belief.Absent none
+                ? Clause.of(fact.label(), Truth.of(absentWillDo), none.because())
+                        .because(because)
+                : unknown(fact, wanted, because);
     }
 
     Clause unknown(Fact fact, String wanted, Optional<String> because) {

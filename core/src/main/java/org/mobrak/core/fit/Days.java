@@ -2,24 +2,67 @@ package org.mobrak.core.fit;
 
 import java.time.DateTimeException;
 import java.time.LocalDate;
+import java.time.YearMonth;
+import java.time.format.DateTimeFormatter;
+import java.time.format.ResolverStyle;
+import java.util.Optional;
 import java.util.OptionalInt;
 
-/** The order of days in ISO 8601; a time of day is left out. */
+/**
+ * The order of days in ISO 8601. A time of day behind a T is left out; a month stands for all of its days, so that its order
+ * against one of them is not known.
+ */
 final class Days {
-    private static final int LENGTH = "2016-11-05".length();
+    private static final int DAY = "2016-11-05".length();
+    private static final int MONTH = "2016-11".length();
+    private static final DateTimeFormatter STRICT =
+            DateTimeFormatter.ofPattern("uuuu-MM-dd").withResolverStyle(ResolverStyle.STRICT);
 
     private Days() {}
 
-    /** Negative, zero or positive as {@code a} is before, on or after {@code b}; empty if one of them is no day. */
-    static OptionalInt compare(String a, String b) {
-        try {
-            return OptionalInt.of(day(a).compareTo(day(b)));
-        } catch (DateTimeException noDay) {
-            return OptionalInt.empty();
+    /** From the first to the last day that a text may mean. */
+    private record Span(LocalDate first, LocalDate last) {
+        static Optional<Span> of(String text) {
+            try {
+                if (text.length() == MONTH) {
+                    YearMonth month = YearMonth.parse(text);
+                    return Optional.of(new Span(month.atDay(1), month.atEndOfMonth()));
+                }
+                boolean day = text.length() == DAY || text.length() > DAY && text.charAt(DAY) == 'T';
+                return day ? Optional.of(one(LocalDate.parse(text.substring(0, DAY), STRICT))) : Optional.empty();
+            } catch (DateTimeException noDay) {
+                return Optional.empty();
+            }
+        }
+
+        private static Span one(LocalDate day) {
+            return new Span(day, day);
+        }
+
+        private boolean isOneDay() {
+            return first.equals(last);
         }
     }
 
-    private static LocalDate day(String text) {
-        return LocalDate.parse(text.length() > LENGTH ? text.substring(0, LENGTH) : text);
+    /** Whether a text is a day or a month at all. */
+    static boolean canBeRead(String text) {
+        return Span.of(text).isPresent();
+    }
+
+    /** Negative, zero or positive as {@code a} is before, on or after {@code b}; empty if that cannot be told. */
+    static OptionalInt compare(String a, String b) {
+        Optional<Span> left = Span.of(a);
+        Optional<Span> right = Span.of(b);
+        return left.isPresent() && right.isPresent() ? compare(left.get(), right.get()) : OptionalInt.empty();
+    }
+
+    private static OptionalInt compare(Span a, Span b) {
+        if (a.last().isBefore(b.first())) {
+            return OptionalInt.of(-1);
+        }
+        if (b.last().isBefore(a.first())) {
+            return OptionalInt.of(1);
+        }
+        return a.isOneDay() && b.isOneDay() ? OptionalInt.of(0) : OptionalInt.empty();
     }
 }

@@ -3,11 +3,9 @@ package org.mobrak.core.fit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.catalogue.Route;
-import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 
 /**
@@ -18,9 +16,6 @@ import org.mobrak.core.identity.Facts;
  * about is drawn from few words, so many share it and each round looks only at what is new ({@link Turning}).
  */
 public final class FitCheck {
-    private static final Set<String> VERSIONS =
-            Set.of(Fact.OS_VERSION.label(), Fact.BUILD_NUMBER.label(), Fact.BOOTLOADER.label(), TargetJudge.EXCLUDED);
-
     private final Catalogue catalogue;
     private final Facts facts;
     private final Optional<School> choice;
@@ -71,7 +66,7 @@ public final class FitCheck {
     public static Optional<Clause> listedBuild(Catalogue catalogue, Route route, Facts facts) {
         return new RouteJudge(catalogue, facts, Optional.of(School.EXACT))
                 .target(route).stream()
-                        .filter(clause -> clause.name().equals(Fact.BUILD_NUMBER.label()))
+                        .filter(clause -> clause.kind() == Clause.Kind.BUILD)
                         .findFirst();
     }
 
@@ -83,7 +78,7 @@ public final class FitCheck {
         int fixed = fit.clauses().size() - fit.route().fits().requires().size();
         for (int i = 0; i < fixed; i++) {
             Clause clause = fit.clauses().get(i);
-            if (clause.result() == Truth.NO && !VERSIONS.contains(clause.name())) {
+            if (clause.result() == Truth.NO && !clause.kind().asksForVersions()) {
                 return false;
             }
         }

@@ -9,17 +9,32 @@ public record GateJudge(Truth result, String sentence) {
 
     public static GateJudge of(Gate gate, Facts facts) {
         String label = gate.fact().label();
-        String wanted = gate.atLeast().map(least -> least + " or more").orElse(String.join(" or ", gate.is()));
         Optional<String> value = facts.value(gate.fact());
         if (value.isEmpty()) {
             String where = gate.fact().whereToRead();
             return new GateJudge(Truth.UNKNOWN, "%s is not known. Look here: %s.".formatted(label, where));
         }
-        boolean open = gate.atLeast().isPresent()
-                ? Double.parseDouble(value.get()) >= gate.atLeast().get()
-                : gate.is().contains(value.get());
-        return open
-                ? new GateJudge(Truth.YES, "%s is %s: good.".formatted(label, value.get()))
-                : new GateJudge(Truth.NO, "%s is %s; it must be %s.".formatted(label, value.get(), wanted));
+        return switch (result(gate, value.get())) {
+            case YES -> new GateJudge(Truth.YES, "%s is %s: good.".formatted(label, value.get()));
+            case NO -> new GateJudge(Truth.NO, "%s is %s; it must be %s.".formatted(label, value.get(), wanted(gate)));
+            case UNKNOWN ->
+                new GateJudge(
+                        Truth.UNKNOWN,
+                        "%s is %s, which is no number, so nobody can say whether it is %s."
+                                .formatted(label, value.get(), wanted(gate)));
+        };
+    }
+
+    private static String wanted(Gate gate) {
+        return gate.atLeast().map(least -> least + " or more").orElse(String.join(" or ", gate.is()));
+    }
+
+    private static Truth result(Gate gate, String value) {
+        if (gate.atLeast().isEmpty()) {
+            return Truth.of(gate.is().contains(value));
+        }
+        return gate.fact().isNumber()
+                ? Truth.of(Double.parseDouble(value) >= gate.atLeast().get())
+                : Truth.UNKNOWN;
     }
 }

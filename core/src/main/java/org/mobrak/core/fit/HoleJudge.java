@@ -10,8 +10,9 @@ import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.build.VersionOrder;
 
 /**
- * Whether a hole is still open on a phone. The versions decide first, then the patch level, then the build date; a build from
- * after the hole became known, without a patch level to go by, may have it closed, and that is said.
+ * Whether a hole is still open on a phone. The versions decide first, then the patch level, then the build date. A build from
+ * after it became known may have it closed: where the phone has a patch level that is asked for, and where it has none it is
+ * said. A date that cannot be read leaves it unknown.
  */
 final class HoleJudge {
     private final Facts facts;
@@ -45,7 +46,7 @@ final class HoleJudge {
             return Optional.of(
                     sentences.unknown(fact, "%s is open in %s".formatted(hole.id(), range.words()), Optional.empty()));
         }
-        Truth inside = ConditionJudge.within(range.atLeast(), value.get(), range.atMost(), VersionOrder::compare);
+        Truth inside = ConditionJudge.within(range.atLeast(), value.get(), range.atMost(), VersionOrder::againstLimit);
         if (inside == Truth.YES) {
             return Optional.empty();
         }
@@ -60,37 +61,61 @@ final class HoleJudge {
     private Clause closing(Hole hole) {
         Optional<String> patched = facts.value(Fact.PATCH_LEVEL);
         if (patched.isPresent() && hole.fixedByPatchLevel().isPresent()) {
-            boolean closed = reached(patched.get(), hole.fixedByPatchLevel().get());
-            String words = closed
-                    ? "%s is closed by patch level %s; the phone has %s."
-                    : "%s is open: patch level %s closes it; the phone has %s.";
-            return sentences.told(
-                    Fact.PATCH_LEVEL,
-                    Truth.of(!closed),
-                    words.formatted(hole.id(), hole.fixedByPatchLevel().get(), patched.get()));
+            return byPatchLevel(hole, patched.get(), hole.fixedByPatchLevel().get());
         }
-        return facts.value(Fact.BUILD_DATE)
-                .map(built -> byBuildDate(hole, built))
-                .orElseGet(() -> sentences.unknown(
-                        Fact.BUILD_DATE,
-                        "what was built before %s has %s open".formatted(hole.published(), hole.id()),
-                        Optional.empty()));
+        Optional<String> built = facts.value(Fact.BUILD_DATE);
+        if (built.isEmpty()) {
+            return sentences.unknown(
+                    Fact.BUILD_DATE,
+                    "what was built before %s has %s open".formatted(hole.published(), hole.id()),
+                    Optional.empty());
+        }
+        return byBuildDate(hole, built.get());
+    }
+
+    private Clause byPatchLevel(Hole hole, String patched, String fixed) {
+        return switch (reached(patched, fixed)) {
+            case YES ->
+                sentences.told(
+                        Fact.PATCH_LEVEL,
+                        Truth.NO,
+                        "%s is closed by patch level %s; the phone has %s.".formatted(hole.id(), fixed, patched));
+            case NO ->
+                sentences.told(
+                        Fact.PATCH_LEVEL,
+                        Truth.YES,
+                        "%s is open: patch level %s closes it; the phone has %s.".formatted(hole.id(), fixed, patched));
+            case UNKNOWN -> unreadable(Fact.PATCH_LEVEL, patched, fixed);
+        };
     }
 
     private Clause byBuildDate(Hole hole, String built) {
-        if (!reached(built, hole.published())) {
-            return sentences.told(
-                    Fact.BUILD_DATE,
-                    Truth.YES,
-                    "%s is open: it became known on %s; this was built on %s."
-                            .formatted(hole.id(), hole.published(), built));
-        }
-        if (hole.fixedByBuildDate().filter(fixed -> reached(built, fixed)).isPresent()) {
+        return switch (reached(built, hole.published())) {
+            case UNKNOWN -> unreadable(Fact.BUILD_DATE, built, hole.published());
+            case NO ->
+                sentences.told(
+                        Fact.BUILD_DATE,
+                        Truth.YES,
+                        "%s is open: it became known on %s; this was built on %s."
+                                .formatted(hole.id(), hole.published(), built));
+            case YES -> builtAfterwards(hole, built);
+        };
+    }
+
+    private Clause builtAfterwards(Hole hole, String built) {
+        Optional<String> fixed = hole.fixedByBuildDate();
+        if (fixed.filter(day -> reached(built, day) == Truth.YES).isPresent()) {
             return sentences.told(
                     Fact.BUILD_DATE,
                     Truth.NO,
-                    "%s is closed by build date %s; this was built on %s."
-                            .formatted(hole.id(), hole.fixedByBuildDate().get(), built));
+                    "%s is closed by build date %s; this was built on %s.".formatted(hole.id(), fixed.get(), built));
+        }
+        if (hole.fixedByPatchLevel().isPresent() && !facts.isAbsent(Fact.PATCH_LEVEL)) {
+            return sentences.unknown(
+                    Fact.PATCH_LEVEL,
+                    "%s closes %s, and this was built (%s) after it became known"
+                            .formatted(hole.fixedByPatchLevel().get(), hole.id(), built),
+                    Optional.empty());
         }
         return sentences
                 .told(Fact.BUILD_DATE, Truth.YES, "%s is in these versions.".formatted(hole.id()))
@@ -99,8 +124,13 @@ final class HoleJudge {
                                 .formatted(hole.published(), built));
     }
 
-    private static boolean reached(String day, String bound) {
+    private static Clause unreadable(Fact fact, String value, String bound) {
+        return Clause.asking(fact.label(), ConditionJudge.noOrder(fact, value, bound), Set.of(fact));
+    }
+
+    /** Whether a day has come by another; unknown where one of them cannot be read. */
+    private static Truth reached(String day, String bound) {
         OptionalInt order = Days.compare(day, bound);
-        return order.isPresent() && order.getAsInt() >= 0;
+        return order.isPresent() ? Truth.of(order.getAsInt() >= 0) : Truth.UNKNOWN;
     }
 }

@@ -19,7 +19,7 @@ public final class Lookahead {
     private final Facts facts;
     private final Optional<School> choice;
     private final RouteJudge now;
-    private final Map<Map<Fact, String>, RouteJudge> judges = new HashMap<>();
+    private final Map<Map<Fact, Optional<String>>, RouteJudge> judges = new HashMap<>();
     private final Map<Route, List<Clause>> targets = new IdentityHashMap<>();
 
     public Lookahead(Catalogue catalogue, Facts facts, Optional<School> choice) {
@@ -29,14 +29,14 @@ public final class Lookahead {
         this.now = new RouteJudge(catalogue, facts, choice);
     }
 
-    /** The clauses of a route where some facts have changed to the values given. */
-    public List<Clause> clauses(Route route, Map<Fact, String> changes) {
+    /** The clauses of a route where some facts have changed to the values given, or (empty) are no longer known. */
+    public List<Clause> clauses(Route route, Map<Fact, Optional<String>> changes) {
         return judges.computeIfAbsent(changes, this::judge).clauses(route);
     }
 
     /** Whom a route was made for turns on versions, and some routes give others. */
-    private RouteJudge judge(Map<Fact, String> changes) {
-        Facts then = facts.supposing(changes);
+    private RouteJudge judge(Map<Fact, Optional<String>> changes) {
+        Facts then = facts.after(changes);
         return Route.Target.VERSIONS.stream().anyMatch(changes::containsKey)
                 ? new RouteJudge(catalogue, then, choice)
                 : now.in(catalogue, then, targets);

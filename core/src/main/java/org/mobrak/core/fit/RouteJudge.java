@@ -5,11 +5,14 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.build.Rulers;
 import org.mobrak.core.identity.check.BatterySafety;
 
 /**
@@ -17,7 +20,11 @@ import org.mobrak.core.identity.check.BatterySafety;
  * judged once. For one thread only.
  */
 final class RouteJudge {
+    private static final Set<Fact> MODEL = Set.of(Fact.MODEL);
+    private static final Set<Fact> NONE = Set.of();
+
     private final Facts facts;
+    private final Rulers rulers;
     private final Optional<School> choice;
     private final ConditionJudge conditions;
     private final Optional<Clause> battery;
@@ -30,9 +37,11 @@ final class RouteJudge {
             Optional<School> choice,
             Optional<Function<Route, List<Clause>>> targets) {
         this.facts = facts;
+        this.rulers = catalogue.rulers();
         this.choice = choice;
         this.conditions = new ConditionJudge(facts, catalogue);
-        this.battery = BatterySafety.stop(facts).map(stop -> Clause.of("Battery", Truth.NO, stop.message()));
+        this.battery = BatterySafety.stop(facts)
+                .map(stop -> Clause.of(Clause.Kind.BATTERY, "Battery", Truth.NO, stop.message()));
         this.targets = targets.orElse(this::target);
     }
 
@@ -50,7 +59,8 @@ final class RouteJudge {
     List<Clause> clauses(Route route) {
         List<Clause> clauses = new ArrayList<>(targets.apply(route));
         battery.ifPresent(clauses::add);
-        route.fits().requires().forEach(condition -> clauses.add(clause(condition)));
+        Set<Fact> mustBeSettled = mustBeSettled(route);
+        route.fits().requires().forEach(condition -> clauses.add(settled(clause(condition), mustBeSettled)));
         return clauses;
     }
 
@@ -60,6 +70,40 @@ final class RouteJudge {
 
     /** Only the clauses that ask whom the route was made for. */
     List<Clause> target(Route route) {
-        return new TargetJudge(facts, School.forRoute(route, choice), conditions).judge(route.fits());
+        List<Clause> clauses = new ArrayList<>();
+        Set<Fact> mustBeSettled = mustBeSettled(route);
+        new TargetJudge(facts, rulers, School.forRoute(route, choice), conditions)
+                .judge(route.fits())
+                .forEach(clause -> clauses.add(settled(clause, mustBeSettled)));
+        if (route.fits().phones().isEmpty() && mustBeSettled.contains(Fact.MODEL)) {
+            clauses.add(tornIdentity());
+        }
+        return clauses;
+    }
+
+    /**
+     * The facts on which sources disagree and which must not be guessed at here: for whatever writes a partition the model
+     * number, and for what can brick for good all of them.
+     */
+    private Set<Fact> mustBeSettled(Route route) {
+        return route.canBrickForGood()
+                ? facts.torn()
+                : facts.isTorn(Fact.MODEL) && route.writesPartitions() ? MODEL : NONE;
+    }
+
+    private static Clause settled(Clause clause, Set<Fact> mustBeSettled) {
+        if (mustBeSettled.isEmpty() || clause.result() != Truth.YES) {
+            return clause;
+        }
+        List<Fact> torn =
+                clause.ground().torn().stream().filter(mustBeSettled::contains).toList();
+        return torn.isEmpty() ? clause : clause.unsettled(Set.copyOf(torn));
+    }
+
+    private Clause tornIdentity() {
+        String models = String.join(" and ", facts.said(Fact.MODEL));
+        String reason =
+                "Two sources name different phones: %s. Nothing is written before that is settled.".formatted(models);
+        return Clause.asking(Fact.MODEL.label(), reason, MODEL).as(Clause.Kind.IDENTITY);
     }
 }

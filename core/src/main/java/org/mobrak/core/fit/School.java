@@ -1,7 +1,6 @@
 package org.mobrak.core.fit;
 
 import java.util.Optional;
-import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 
 /**
@@ -16,12 +15,6 @@ public enum School {
 
     /** The user's choice; else exact for whatever can brick for good, and practical for the rest. */
     public static School forRoute(Route route, Optional<School> choice) {
-        return choice.orElseGet(() -> {
-            boolean deadly = false;
-            for (PartitionClass written : route.changes().writes()) {
-                deadly |= written.canBrickForGood();
-            }
-            return deadly ? EXACT : PRACTICAL;
-        });
+        return choice.orElseGet(() -> route.canBrickForGood() ? EXACT : PRACTICAL);
     }
 }

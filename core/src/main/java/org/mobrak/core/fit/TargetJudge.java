@@ -1,67 +1,96 @@
 package org.mobrak.core.fit;
 
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
-import org.apache.commons.io.FilenameUtils;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.fit.Clause.Kind;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.build.Rulers;
+import org.mobrak.core.identity.build.TextPattern;
 import org.mobrak.core.identity.build.VersionOrder;
 
 /** Judges whether a route was made for this phone: model number, software and bootloader, by one of the two schools. */
 final class TargetJudge {
-    static final String EXCLUDED = "Excluded builds";
-
     private final Facts facts;
     private final School school;
     private final ConditionJudge sentences;
+    private final BuildNames names;
 
-    TargetJudge(Facts facts, School school, ConditionJudge sentences) {
+    TargetJudge(Facts facts, Rulers rulers, School school, ConditionJudge sentences) {
         this.facts = facts;
         this.school = school;
         this.sentences = sentences;
+        this.names = new BuildNames(facts, rulers);
     }
 
     List<Clause> judge(Route.Scope scope) {
         List<Clause> clauses = new ArrayList<>();
+        boolean anotherPhone = false;
         if (!scope.phones().isEmpty()) {
-            Clause model = model(scope.phones());
+            Clause model = model(scope.phones()).as(Kind.MODEL);
             clauses.add(model);
-            List<Route.Target> targets = model.result() == Truth.YES ? ofThisModel(scope) : scope.phones();
-            if (model.result() != Truth.NO) {
-                clauses.add(school == School.EXACT ? listedBuild(targets) : osVersion(targets));
-                bootloader(targets).ifPresent(clauses::add);
+            anotherPhone = model.result() == Truth.NO;
+            if (!anotherPhone) {
+                List<Route.Target> targets = facts.value(Fact.MODEL).isEmpty() ? scope.phones() : ofThisModel(scope);
+                clauses.add(software(targets));
+                bootloader(targets).map(clause -> clause.as(Kind.BOOTLOADER)).ifPresent(clauses::add);
             }
         }
-        if (!scope.excludedBuilds().isEmpty()) {
-            clauses.add(notExcluded(scope.excludedBuilds()));
+        if (!scope.excludedBuilds().isEmpty() && !anotherPhone) {
+            clauses.add(
+                    notExcluded(scope.excludedBuilds()).as(Kind.EXCLUDED_BUILDS).named("Excluded builds"));
         }
         return clauses;
     }
 
+    private Clause software(List<Route.Target> targets) {
+        return school == School.EXACT
+                ? listedBuild(targets).as(Kind.BUILD)
+                : osVersion(targets).as(Kind.OS_VERSION);
+    }
+
     private List<Route.Target> ofThisModel(Route.Scope scope) {
-        String model = facts.value(Fact.MODEL).orElseThrow();
+        List<String> models = facts.said(Fact.MODEL);
         return scope.phones().stream()
-                .filter(target -> isLike(model, target.model()))
+                .filter(target -> models.stream().anyMatch(model -> TextPattern.matches(target.model(), model)))
                 .toList();
     }
 
     /** In a large catalogue most routes are for another model, so this is put together without format strings. */
     private Clause model(List<Route.Target> targets) {
-        Optional<String> value = facts.value(Fact.MODEL);
-        if (value.isEmpty()) {
+        List<String> said = facts.said(Fact.MODEL);
+        if (said.isEmpty()) {
             return sentences.unknown(Fact.MODEL, "this route is made for " + models(targets), Optional.empty());
         }
-        for (Route.Target target : targets) {
-            if (isLike(value.get(), target.model())) {
-                return sentences.told(Fact.MODEL, Truth.YES, "Made for model number " + value.get() + ".");
-            }
+        if (isFor(targets, said.get(0))) {
+            return sentences.told(Fact.MODEL, Truth.YES, "Made for model number " + said.get(0) + ".");
         }
-        String reason = "Model number is " + value.get() + "; this route is made for " + models(targets)
+        Optional<String> other =
+                said.stream().filter(model -> isFor(targets, model)).findFirst();
+        if (other.isPresent()) {
+            String reason = "Model number is " + said.get(0) + " or, by another source, " + other.get()
+                    + "; this route is made for the latter.";
+            return Clause.asking(Fact.MODEL.label(), reason, Set.of(Fact.MODEL));
+        }
+        String reason = "Model number is " + said.get(0) + "; this route is made for " + models(targets)
                 + ", and a sister variant's file can brick a phone.";
         return sentences.told(Fact.MODEL, Truth.NO, reason);
+    }
+
+    private static boolean isFor(List<Route.Target> targets, String model) {
+        for (Route.Target target : targets) {
+            if (TextPattern.matches(target.model(), model)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private static String models(List<Route.Target> targets) {
@@ -70,29 +99,65 @@ final class TargetJudge {
                 : few(targets.stream().map(Route.Target::model).distinct().toList());
     }
 
+    /** That none is listed is known before it is known which build this is. */
     private Clause listedBuild(List<Route.Target> targets) {
-        List<String> builds = targets.stream()
-                .flatMap(target -> target.builds().stream())
-                .distinct()
-                .toList();
-        Optional<String> value = facts.value(Fact.BUILD_NUMBER);
-        if (value.isEmpty()) {
-            return sentences.unknown(Fact.BUILD_NUMBER, "the exact build must be listed", Optional.empty());
+        List<String> builds = all(targets, target -> target.builds().stream());
+        if (targets.stream().allMatch(target -> target.anyBuild().isPresent())) {
+            return anyBuild(targets);
         }
-        if (builds.stream().anyMatch(build -> isLike(value.get(), build))) {
-            return sentences.told(Fact.BUILD_NUMBER, Truth.YES, "Build %s is listed.".formatted(value.get()));
+        if (builds.isEmpty()) {
+            return Clause.of(
+                    Fact.BUILD_NUMBER.label(),
+                    Truth.NO,
+                    "The route lists no exact builds, so by the exact school it must be left alone.");
         }
-        String reason = builds.isEmpty()
-                ? "The route lists no exact builds, so by the exact school it must be left alone."
-                : "Build %s is not listed; listed are %s.".formatted(value.get(), few(builds));
-        return sentences.told(Fact.BUILD_NUMBER, Truth.NO, reason);
+        Optional<BuildNames.Hit> hit =
+                builds.stream().flatMap(build -> names.hit(build).stream()).findFirst();
+        if (hit.isPresent()) {
+            return sentences.told(
+                    hit.get().fact(),
+                    Truth.YES,
+                    "Build %s is listed.".formatted(hit.get().value()));
+        }
+        Set<Fact> open = open(builds);
+        if (!open.isEmpty()) {
+            return Clause.asking(Fact.BUILD_NUMBER.label(), notListedYet(open, few(builds)), open);
+        }
+        return sentences.told(
+                Fact.BUILD_NUMBER, Truth.NO, "%s is not listed; listed are %s.".formatted(names.words(), few(builds)));
+    }
+
+    private String notListedYet(Set<Fact> open, String listed) {
+        return names.known().isEmpty()
+                ? "Build number is not known; the exact build must be listed, and listed are %s.".formatted(listed)
+                : "%s is not among %s, which may be of another kind: %s not known."
+                        .formatted(names.words(), listed, labels(open));
+    }
+
+    /** Every build of the model will do, says somebody; of another OS version nobody speaks. */
+    private Clause anyBuild(List<Route.Target> targets) {
+        List<String> versions = all(targets, target -> target.osVersion().stream());
+        String who = targets.get(0).anyBuild().orElseThrow();
+        if (versions.isEmpty()) {
+            return Clause.of(Fact.BUILD_NUMBER.label(), Truth.YES, "Every build of this model will do: " + who);
+        }
+        Optional<String> version = facts.value(Fact.OS_VERSION);
+        if (version.isEmpty()) {
+            return sentences.unknown(
+                    Fact.OS_VERSION, "every build of %s will do: %s".formatted(few(versions), who), Optional.empty());
+        }
+        String reason = "OS version is %s; every build of %s will do: %s".formatted(version.get(), few(versions), who);
+        return sentences.told(Fact.OS_VERSION, Truth.of(versions.contains(version.get())), reason);
+    }
+
+    private Set<Fact> open(List<String> listed) {
+        Set<Fact> open = EnumSet.noneOf(Fact.class);
+        listed.forEach(name -> open.addAll(names.open(name)));
+        return open;
     }
 
     private Clause osVersion(List<Route.Target> targets) {
-        List<String> versions = targets.stream()
-                .flatMap(target -> target.osVersion().stream())
-                .distinct()
-                .toList();
+        List<String> versions = all(targets, target -> target.osVersion().stream());
         Optional<String> value = facts.value(Fact.OS_VERSION);
         if (versions.isEmpty()) {
             return Clause.of(Fact.OS_VERSION.label(), Truth.YES, "Made for every OS version of this model.");
@@ -104,26 +169,33 @@ final class TargetJudge {
     }
 
     private Clause compared(String phone, List<String> versions) {
-        List<OptionalInt> orders = versions.stream()
-                .map(version -> VersionOrder.compare(phone, version))
-                .toList();
-        if (orders.contains(OptionalInt.of(0))) {
+        if (versions.contains(phone)) {
             return sentences.told(Fact.OS_VERSION, Truth.YES, "Made for OS version %s.".formatted(phone));
+        }
+        List<Integer> orders = versions.stream()
+                .map(version -> VersionOrder.againstLimit(phone, version))
+                .flatMapToInt(OptionalInt::stream)
+                .boxed()
+                .toList();
+        if (orders.isEmpty()) {
+            return Clause.asking(
+                    Fact.OS_VERSION.label(),
+                    ConditionJudge.noOrder(Fact.OS_VERSION, phone, few(versions)),
+                    Set.of(Fact.OS_VERSION));
         }
         String reason = "OS version is %s; this route was made for %s.".formatted(phone, few(versions));
         Clause clause = sentences.told(Fact.OS_VERSION, Truth.YES, reason);
-        boolean older = orders.stream().flatMapToInt(OptionalInt::stream).anyMatch(order -> order < 0);
-        return older
+        if (orders.contains(0)) {
+            return clause;
+        }
+        return orders.stream().anyMatch(order -> order < 0)
                 ? clause.doubting("The phone is older than the package: it mostly works.")
                 : clause.doubting(
                         "Strong caution: the phone is newer than the package, which may no longer work on it.");
     }
 
     private Optional<Clause> bootloader(List<Route.Target> targets) {
-        List<String> wanted = targets.stream()
-                .flatMap(target -> target.bootloader().stream())
-                .distinct()
-                .toList();
+        List<String> wanted = all(targets, target -> target.bootloader().stream());
         if (wanted.isEmpty()) {
             return Optional.empty();
         }
@@ -138,24 +210,31 @@ final class TargetJudge {
     }
 
     private Clause notExcluded(List<Route.Exclusion> excluded) {
-        Optional<String> value = facts.value(Fact.BUILD_NUMBER);
-        if (value.isEmpty()) {
-            return sentences.unknown(
-                    Fact.BUILD_NUMBER, "%d builds are known not to work".formatted(excluded.size()), Optional.empty());
+        for (Route.Exclusion exclusion : excluded) {
+            Optional<BuildNames.Hit> hit = names.hit(exclusion.build());
+            if (hit.isPresent()) {
+                String reason = "Build %s is excluded: %s".formatted(hit.get().value(), exclusion.because());
+                return sentences.told(hit.get().fact(), Truth.NO, reason);
+            }
         }
-        Optional<Route.Exclusion> hit = excluded.stream()
-                .filter(exclusion -> isLike(value.get(), exclusion.build()))
-                .findFirst();
-        String reason = hit.map(
-                        exclusion -> "Build %s is excluded: %s".formatted(exclusion.build(), exclusion.because()))
-                .orElse("Build %s is not among the builds known to fail.".formatted(value.get()));
-        Clause clause = sentences.told(Fact.BUILD_NUMBER, Truth.of(hit.isEmpty()), reason);
-        return clause.named(EXCLUDED);
+        Set<Fact> open = open(excluded.stream().map(Route.Exclusion::build).toList());
+        if (!open.isEmpty()) {
+            String reason =
+                    "Some builds are known not to work (%d), and whether this is one cannot be told: %s not known."
+                            .formatted(excluded.size(), labels(open));
+            return Clause.asking(Fact.BUILD_NUMBER.label(), reason, open);
+        }
+        String reason = "%s is not among the builds known to fail.".formatted(names.words());
+        return sentences.told(Fact.BUILD_NUMBER, Truth.YES, reason);
     }
 
-    /** Lists may hold patterns, in which a star stands for any text. */
-    private static boolean isLike(String value, String pattern) {
-        return value.equals(pattern) || pattern.indexOf('*') >= 0 && FilenameUtils.wildcardMatch(value, pattern);
+    private static String labels(Set<Fact> facts) {
+        List<String> labels = facts.stream().map(Fact::label).toList();
+        return String.join(" and ", labels) + (labels.size() == 1 ? " is" : " are");
+    }
+
+    private static List<String> all(List<Route.Target> targets, Function<Route.Target, Stream<String>> part) {
+        return targets.stream().flatMap(part).distinct().toList();
     }
 
     /** At most three by name, the others by number. */

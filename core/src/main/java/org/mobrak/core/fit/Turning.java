@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.catalogue.Route;
@@ -13,7 +14,7 @@ import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 
 /**
- * Which conditions that do not hold would hold after an open route. Routes that bring about the same count as one; of each
+ * Which conditions that do not hold would hold after an open route, whose writes also make things unknown. Routes that bring about the same count as one; of each
  * kind two are kept, because a route cannot help itself.
  */
 final class Turning {
@@ -22,8 +23,8 @@ final class Turning {
     private final Catalogue catalogue;
     private final Facts facts;
     private final RouteJudge now;
-    private final Map<Map<Fact, String>, List<Route>> open = new LinkedHashMap<>();
-    private final Map<Map<Fact, String>, List<Route>> fresh = new LinkedHashMap<>();
+    private final Map<Map<Fact, Optional<String>>, List<Route>> open = new LinkedHashMap<>();
+    private final Map<Map<Fact, Optional<String>>, List<Route>> fresh = new LinkedHashMap<>();
     private final Map<Condition, List<Route>> helpers = new HashMap<>();
 
     Turning(Catalogue catalogue, Facts facts, RouteJudge now) {
@@ -34,7 +35,7 @@ final class Turning {
 
     /** Takes in a route that can be taken, now or after others. */
     void open(Route route) {
-        Map<Fact, String> effects = route.changes().effects();
+        Map<Fact, Optional<String>> effects = Aftermath.of(route, facts);
         List<Route> alike = open.computeIfAbsent(effects, none -> new ArrayList<>());
         if (!effects.isEmpty() && alike.size() < ENOUGH) {
             alike.add(route);
@@ -44,7 +45,7 @@ final class Turning {
 
     /** Holds what was opened since the last time against the conditions that keep routes shut; whether there was any. */
     boolean settle(List<RouteFit> shut) {
-        Map<Map<Fact, String>, List<Route>> round = new LinkedHashMap<>(fresh);
+        Map<Map<Fact, Optional<String>>, List<Route>> round = new LinkedHashMap<>(fresh);
         fresh.clear();
         shut.stream()
                 .flatMap(fit -> fit.route().fits().requires().stream())
@@ -54,8 +55,8 @@ final class Turning {
         return !round.isEmpty();
     }
 
-    private void settle(Map<Fact, String> effects, List<Route> routes) {
-        RouteJudge after = new RouteJudge(catalogue, facts.supposing(effects), Optional.empty());
+    private void settle(Map<Fact, Optional<String>> effects, List<Route> routes) {
+        RouteJudge after = new RouteJudge(catalogue, facts.after(effects), Optional.empty());
         helpers.forEach((condition, found) -> {
             if (found.size() < ENOUGH
                     && condition.facts().anyMatch(effects::containsKey)
@@ -69,8 +70,8 @@ final class Turning {
     Optional<Route> versionHelper(Route asking, Optional<School> choice) {
         return open.entrySet().stream()
                 .filter(kind -> Route.Target.VERSIONS.stream().anyMatch(kind.getKey()::containsKey))
-                .filter(kind -> new RouteJudge(catalogue, facts.supposing(kind.getKey()), choice)
-                        .target(asking).stream().noneMatch(clause -> clause.result() == Truth.NO))
+                .filter(kind -> new RouteJudge(catalogue, facts.after(kind.getKey()), choice)
+                        .target(asking).stream().allMatch(clause -> clause.result() == Truth.YES))
                 .flatMap(kind -> kind.getValue().stream())
                 .filter(route -> route != asking)
                 .findFirst();

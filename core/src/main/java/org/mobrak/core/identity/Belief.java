@@ -20,6 +20,14 @@ public sealed interface Belief {
         }
     }
 
+    /** There is none: this phone cannot have it, and that is an answer. */
+    record Absent(String because) implements Belief {
+        @Override
+        public List<Reading> readings() {
+            return List.of();
+        }
+    }
+
     /** What the belief rests on, best-ranked first. */
     List<Reading> readings();
 

@@ -6,6 +6,7 @@ import static org.mobrak.core.identity.Domain.number;
 import static org.mobrak.core.identity.Domain.oneOf;
 
 import java.util.Arrays;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
@@ -199,6 +200,12 @@ public enum Fact {
         return label;
     }
 
+    /** The label as it stands within a sentence, with its article: an abbreviation keeps its capitals. */
+    public String inSentence() {
+        boolean abbreviated = label.length() > 1 && Character.isUpperCase(label.charAt(1));
+        return "the " + (abbreviated ? label : label.substring(0, 1).toLowerCase(Locale.ROOT) + label.substring(1));
+    }
+
     public Group group() {
         return group;
     }
@@ -229,8 +236,11 @@ public enum Fact {
         return changes()
                 || switch (this) {
                     case OS_VERSION,
+                            API_LEVEL,
                             BUILD_NUMBER,
+                            BUILD_ID,
                             INCREMENTAL,
+                            FINGERPRINT,
                             PATCH_LEVEL,
                             BUILD_DATE,
                             KERNEL_RELEASE,
@@ -239,6 +249,37 @@ public enum Fact {
                             BOOTLOADER -> true;
                     default -> false;
                 };
+    }
+
+    /**
+     * What this is on a phone that nobody has touched (common practice, no published source). It orders what is supposed and
+     * is never taken for known.
+     */
+    public Optional<String> usual() {
+        return switch (this) {
+            case RECOVERY, KERNEL_KIND, OS_KIND -> Optional.of("stock");
+            case ROOT, ROOT_MANAGER -> Optional.of("none");
+            case LOCK -> Optional.of("locked");
+            case WRITE_PROTECTION -> Optional.of("on");
+            case WARRANTY_FUSE -> Optional.of("intact");
+            case CUSTOM_WRITES -> Optional.of("0");
+            default -> Optional.empty();
+        };
+    }
+
+    /** Whether its values are read as numbers. */
+    public boolean isNumber() {
+        return domain instanceof Domain.WholeNumber || domain instanceof Domain.Decimal;
+    }
+
+    /** Whether its values are read as days, ISO 8601. */
+    public boolean isDay() {
+        return this == BUILD_DATE || this == BUILD_ID_DATE || this == KERNEL_BUILT || this == PATCH_LEVEL;
+    }
+
+    /** Whether its values are ordered by their leading numbers. */
+    public boolean isVersion() {
+        return this == OS_VERSION || this == KERNEL_RELEASE || isNumber();
     }
 
     /** Whether an update or another OS changes this fact, so that readings of different days may differ. */

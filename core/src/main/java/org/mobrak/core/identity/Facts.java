@@ -3,6 +3,7 @@ package org.mobrak.core.identity;
 import java.time.Instant;
 import java.util.Collections;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -24,7 +25,39 @@ public final class Facts {
     }
 
     public Belief belief(Fact fact) {
-        return beliefs.getOrDefault(fact, UNKNOWN);
+        Belief belief = beliefs.get(fact);
+        return belief != null ? belief : unsaid(fact);
+    }
+
+    /** Nobody has said; of some facts it follows from others that there is none. */
+    private Belief unsaid(Fact fact) {
+        return fact == Fact.PATCH_LEVEL ? PatchLevels.on(value(Fact.OS_VERSION)).orElse(UNKNOWN) : UNKNOWN;
+    }
+
+    /** Whether this phone has no such thing, which is not the same as nobody having read it. */
+    public boolean isAbsent(Fact fact) {
+        return belief(fact) instanceof Belief.Absent;
+    }
+
+    /** Whether two sources disagree about it. */
+    public boolean isTorn(Fact fact) {
+        return belief(fact) instanceof Belief.Conflicting;
+    }
+
+    /** The facts about which sources disagree. */
+    public Set<Fact> torn() {
+        Set<Fact> torn = EnumSet.noneOf(Fact.class);
+        beliefs.forEach((fact, belief) -> {
+            if (belief instanceof Belief.Conflicting) {
+                torn.add(fact);
+            }
+        });
+        return torn;
+    }
+
+    /** Every value that a source gives now, the leading one first. */
+    public List<String> said(Fact fact) {
+        return belief(fact).readings().stream().map(Reading::value).distinct().toList();
     }
 
     /** The leading value, whether certain or in conflict. */
@@ -57,10 +90,24 @@ public final class Facts {
         }
         Map<Fact, Belief> changed = new EnumMap<>(Fact.class);
         changed.putAll(beliefs);
-        changes.forEach((fact, value) -> changed.put(
-                fact,
-                new Belief.Certain(List.of(new Reading(fact, value, Source.TYPED, "supposed", 1, Instant.EPOCH)))));
+        changes.forEach((fact, value) -> changed.put(fact, supposed(fact, value)));
         return new Facts(changed);
+    }
+
+    /** These facts after something was done to the phone: some have other values, and some (empty) nobody knows any more. */
+    public Facts after(Map<Fact, Optional<String>> changes) {
+        if (changes.isEmpty()) {
+            return this;
+        }
+        Map<Fact, Belief> changed = new EnumMap<>(Fact.class);
+        changed.putAll(beliefs);
+        changes.forEach((fact, value) ->
+                value.ifPresentOrElse(now -> changed.put(fact, supposed(fact, now)), () -> changed.remove(fact)));
+        return new Facts(changed);
+    }
+
+    private static Belief supposed(Fact fact, String value) {
+        return new Belief.Certain(List.of(new Reading(fact, value, new Origin.Supposed(), Instant.EPOCH)));
     }
 
     @Override

@@ -7,6 +7,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -24,12 +25,29 @@ import java.util.stream.Stream;
  *
  * <p>Readings set aside stay in the ledger and are never judged.
  */
-public record Ledger(List<Reading> readings) {
+public record Ledger(List<Reading> readings, List<Overwrite> overwrites) {
     /** Readings closer together than this were taken at one sitting (our own choice). */
     private static final Duration SITTING = Duration.ofHours(12);
 
     public Ledger {
         readings = List.copyOf(readings);
+        overwrites = List.copyOf(overwrites);
+    }
+
+    /** A phone to which nothing was done. */
+    public Ledger(List<Reading> readings) {
+        this(readings, List.of());
+    }
+
+    /** Something was done to the phone, after which what was read of some facts before is history. */
+    public record Overwrite(Instant at, Set<Fact> facts) {
+        public Overwrite {
+            facts = Set.copyOf(facts);
+        }
+
+        private boolean covers(Reading reading) {
+            return facts.contains(reading.fact()) && !reading.takenAt().isAfter(at);
+        }
     }
 
     public static Ledger empty() {
@@ -37,7 +55,7 @@ public record Ledger(List<Reading> readings) {
     }
 
     public Ledger with(List<Reading> more) {
-        return new Ledger(Stream.concat(readings.stream(), more.stream()).toList());
+        return new Ledger(Stream.concat(readings.stream(), more.stream()).toList(), overwrites);
     }
 
     /** All readings of one fact, best-ranked first, older ones and those set aside included. */
@@ -48,7 +66,8 @@ public record Ledger(List<Reading> readings) {
     /** The readings of a fact that a later one has made history, oldest first. */
     public List<Reading> history(Fact fact) {
         List<Reading> counting = of(fact).stream().filter(Reading::counts).toList();
-        List<Reading> now = current(fact, counting);
+        List<Reading> standing = counting.stream().filter(this::stands).toList();
+        List<Reading> now = standing.isEmpty() ? List.of() : current(fact, standing);
         return counting.stream()
                 .filter(reading -> !now.contains(reading))
                 .sorted(Comparator.comparing(Reading::takenAt))
@@ -58,11 +77,17 @@ public record Ledger(List<Reading> readings) {
     /** What the readings add up to. */
     public Facts facts() {
         Map<Fact, List<Reading>> byFact = readings.stream()
-                .filter(Reading::counts)
+                .filter(reading -> reading.counts() && stands(reading))
                 .collect(Collectors.groupingBy(Reading::fact, () -> new EnumMap<>(Fact.class), Collectors.toList()));
         Map<Fact, Belief> beliefs = new EnumMap<>(Fact.class);
         byFact.forEach((fact, said) -> beliefs.put(fact, judge(fact, said)));
         return new Facts(beliefs);
+    }
+
+    /** Whether nothing has been written over it since; what follows from the catalogue stands anyway. */
+    private boolean stands(Reading reading) {
+        return reading.source() == Source.CATALOGUE
+                || overwrites.stream().noneMatch(overwrite -> overwrite.covers(reading));
     }
 
     private static Belief judge(Fact fact, List<Reading> said) {
@@ -89,7 +114,7 @@ public record Ledger(List<Reading> readings) {
         return said.stream().anyMatch(later -> {
             Duration between = Duration.between(earlier.takenAt(), later.takenAt());
             boolean sameSource = later.source() == earlier.source() && between.compareTo(Duration.ZERO) > 0;
-            boolean written = later.isProof() && between.compareTo(Duration.ZERO) > 0;
+            boolean written = later.origin().provedBy().isPresent() && between.compareTo(Duration.ZERO) > 0;
             return sameSource || written || between.compareTo(SITTING) > 0;
         });
     }
@@ -112,7 +137,7 @@ public record Ledger(List<Reading> readings) {
         List<Reading> latest =
                 said.stream().filter(reading -> reading.takenAt().equals(last)).toList();
         List<Reading> typed = latest.stream()
-                .filter(reading -> reading.source() == Source.TYPED)
+                .filter(reading -> reading.source() == Source.TYPED || reading.source() == Source.PROVED)
                 .toList();
         return typed.isEmpty() ? latest : typed;
     }

@@ -18,6 +18,7 @@ public enum Source {
     BATTERY_STATUS("battery status", "the running system measures it"),
     VOLUMES("volume listing", "the running system counts it"),
     TYPED("typed in", "a person read it"),
+    PROVED("job", "a job on this phone ended so"),
     CATALOGUE("catalogue", "it follows from the model number"),
     WORKED_OUT("worked out", "it follows from another reading");
 
@@ -33,6 +34,7 @@ public enum Source {
             ROOT_PROOF,
             BATTERY_STATUS,
             VOLUMES,
+            PROVED,
             TYPED,
             CATALOGUE,
             WORKED_OUT);
@@ -63,7 +65,7 @@ public enum Source {
     private static List<Source> leadersFor(Fact fact) {
         if (fact.changes()) {
             // Whoever stands in front of the phone sees condition and switches last.
-            return List.of(TYPED, ROOT_PROOF, BATTERY_STATUS, VOLUMES, BOOTLOADER_VARIABLES, DOWNLOAD_SCREEN);
+            return List.of(PROVED, TYPED, ROOT_PROOF, BATTERY_STATUS, VOLUMES, BOOTLOADER_VARIABLES, DOWNLOAD_SCREEN);
         }
         return switch (fact) {
             case MODEL, SERIAL, PRODUCT, DEVICE -> List.of(DOWNLOAD_SCREEN, BOOTLOADER_VARIABLES, LABEL);

@@ -22,7 +22,7 @@ public final class TypedReading {
         if (objection.isPresent()) {
             throw new IllegalArgumentException(fact.label() + " (" + key + ") " + objection.get() + ".");
         }
-        return new Reading(fact, value, Source.TYPED, "typed in", 1, at);
+        return new Reading(fact, value, new Origin.Typed(), at);
     }
 
     /** The text form of a fact and a value. */

@@ -2,8 +2,10 @@ package org.mobrak.core.job;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.fit.Truth;
@@ -30,7 +32,7 @@ public record Job(long id, long phoneId, RunSheet sheet, Instant startedAt, List
     }
 
     /** Whether a tick stands on something that is done to the phone. */
-    private boolean hasBegun() {
+    public boolean hasBegun() {
         return sheet.of(Phase.DO).stream().anyMatch(this::isTicked);
     }
 
@@ -92,16 +94,32 @@ public record Job(long id, long phoneId, RunSheet sheet, Instant startedAt, List
         return shut.isPresent() ? shut : closed(step, facts);
     }
 
-    private static Optional<String> closed(SheetStep step, Facts facts) {
+    private Optional<String> closed(SheetStep step, Facts facts) {
         return step.gate()
                 .map(gate -> GateJudge.of(gate, facts))
                 .filter(judged -> judged.result() != Truth.YES)
-                .map(GateJudge::sentence);
+                .map(GateJudge::sentence)
+                .or(() -> step.phase() == Phase.DO ? stale(step, facts) : Optional.empty());
+    }
+
+    /** In the middle of the work only what was read after the step before counts: that step may have changed it. */
+    private Optional<String> stale(SheetStep step, Facts facts) {
+        Optional<Instant> before = sheet.of(Phase.DO).stream()
+                .takeWhile(earlier -> !earlier.equals(step))
+                .flatMap(earlier -> tick(earlier).stream())
+                .max(Comparator.naturalOrder());
+        return step.gate()
+                .map(Gate::fact)
+                .filter(fact -> before.isPresent()
+                        && facts.belief(fact).readings().stream()
+                                .allMatch(reading -> reading.takenAt().isBefore(before.get())))
+                .map(fact -> "%s was read before the last step, which may have changed it. Look again: %s."
+                        .formatted(fact.label(), fact.whereToRead()));
     }
 
     /** A gate that was ticked and no longer holds: the battery went down, or a file turned up that asks for more. */
     private Optional<String> shutGate(Facts facts) {
-        return sheet.steps().stream()
+        return sheet.of(Phase.PREPARE).stream()
                 .flatMap(step -> step.gate().stream())
                 .map(gate -> GateJudge.of(gate, facts))
                 .filter(judged -> judged.result() == Truth.NO)

@@ -1,20 +1,19 @@
 package org.mobrak.core.job;
 
 import java.util.ArrayList;
-import java.util.Collection;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
+import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.PartitionClass;
-import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.catalogue.Route.RouteStep;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
+import org.mobrak.core.plan.GatePlaces;
 import org.mobrak.core.plan.Plan;
 
 /**
@@ -24,6 +23,7 @@ import org.mobrak.core.plan.Plan;
  * @param title the plan's routes by name
  * @param effects the state facts that hold when the job has worked
  * @param writes the classes of partition its routes write
+ * @param forgets the facts that nobody knows any more once the work has begun and ended
  * @param money what its routes cost in all, with the currency; empty where they are free
  */
 public record RunSheet(
@@ -31,38 +31,25 @@ public record RunSheet(
         List<SheetStep> steps,
         Map<Fact, String> effects,
         Set<PartitionClass> writes,
-        Optional<String> money) {
+        Optional<String> money,
+        Set<Fact> forgets) {
     public RunSheet {
         // Sheets of jobs that began under an earlier version say nothing of these.
         writes = writes == null ? Set.of() : Set.copyOf(writes);
         money = money == null ? Optional.empty() : money;
+        forgets = forgets == null ? Set.of() : Set.copyOf(forgets);
         steps = List.copyOf(steps);
         effects = Map.copyOf(effects);
     }
 
-    /** Writes the run sheet of a plan: each file a step, each gate a step, then the routes' own steps in their order. */
-    public static RunSheet of(Plan plan) {
-        List<SheetStep> steps = new ArrayList<>();
-        for (Phase phase : Phase.values()) {
-            List<SheetStep> ofPhase = new ArrayList<>();
-            if (phase == Phase.GATHER) {
-                ofPhase.addAll(tools(plan));
-                plan.routes().forEach(route -> route.work().files().forEach(file -> ofPhase.add(gather(route, file))));
-            } else if (phase == Phase.PREPARE) {
-                ofPhase.addAll(ownOf(plan, phase, true));
-                ofPhase.addAll(gates(plan));
-            }
-            ofPhase.addAll(ownOf(plan, phase, false));
-            steps.addAll(numbered(phase, ofPhase));
-        }
-        Map<Fact, String> effects = new LinkedHashMap<>();
-        plan.routes().forEach(route -> effects.putAll(route.changes().effects()));
-        Set<PartitionClass> writes = plan.routes().stream()
-                .flatMap(route -> route.changes().writes().stream())
-                .collect(Collectors.toSet());
-        Optional<String> money =
-                Optional.of(plan.amount()).filter(amount -> plan.cost().money() > 0);
-        return new RunSheet(plan.title(), steps, effects, writes, money);
+    /**
+     * Writes the run sheet of a plan: each file a step, each gate a step, then the routes' own steps in their order. A gate that
+     * only the work makes possible stands directly before the route that needs it.
+     *
+     * @param facts what is known of the phone when the plan is begun
+     */
+    public static RunSheet of(Plan plan, Catalogue catalogue, Facts facts) {
+        return new SheetWriter(plan, GatePlaces.of(plan, catalogue, facts)).sheet(facts);
     }
 
     /** The steps of one phase. */
@@ -75,7 +62,7 @@ public record RunSheet(
      * does there is one more, to prepare.
      */
     public RunSheet asking(Gate gate, String because) {
-        SheetStep asked = gateStep(because, gate);
+        SheetStep asked = gateStep(because, gate, Phase.PREPARE);
         List<SheetStep> changed = new ArrayList<>(steps);
         Optional<SheetStep> there = asking(gate.fact());
         if (there.isPresent()) {
@@ -89,7 +76,7 @@ public record RunSheet(
             String id = id(Phase.PREPARE, of(Phase.PREPARE).size() + 1);
             changed.add(before, new SheetStep(id, because, asked.detail(), asked.gate(), Optional.empty()));
         }
-        return new RunSheet(title, changed, effects, writes, money);
+        return new RunSheet(title, changed, effects, writes, money, forgets);
     }
 
     /** The step whose gate asks about a fact. */
@@ -99,97 +86,35 @@ public record RunSheet(
                 .findFirst();
     }
 
-    private static List<SheetStep> own(Route route, Phase phase) {
-        return route.work().steps().stream()
-                .filter(step -> step.phase() == phase)
-                .map(step -> new SheetStep("", route.name(), step, Optional.empty(), Optional.empty()))
-                .toList();
-    }
-
-    /** Housekeeping before the first change comes ahead of the gates; later on it is part of the doing. */
-    private static List<SheetStep> ownOf(Plan plan, Phase phase, boolean firstHousekeeping) {
-        List<SheetStep> steps = new ArrayList<>();
-        boolean begun = false;
-        for (Route route : plan.routes()) {
-            boolean early = route.isHousekeeping() && !begun;
-            if (early && firstHousekeeping) {
-                steps.addAll(own(route, phase));
-            } else if (!early && !firstHousekeeping) {
-                steps.addAll(route.isHousekeeping() ? asDoing(route, phase) : own(route, phase));
-            }
-            begun |= !route.isHousekeeping();
-        }
-        return steps;
-    }
-
-    private static List<SheetStep> asDoing(Route route, Phase phase) {
-        return phase != Phase.DO
-                ? List.of()
-                : own(route, Phase.PREPARE).stream()
-                        .map(step -> new SheetStep(
-                                "", step.route(), step.detail().in(Phase.DO), Optional.empty(), Optional.empty()))
-                        .toList();
-    }
-
-    private static SheetStep gather(Route route, Route.NeededFile file) {
-        String text = file.hasDigest()
-                ? "Put it on the computer and drop it on the page Files: it is held against the route’s checksum there, to the byte."
-                : "Put it on the computer and drop it on the page Files. The route names no checksum for it, so take it from one place only.";
-        RouteStep step = plain(Phase.GATHER, file.role() + ": " + file.name(), text);
-        return new SheetStep("", route.name(), step, Optional.empty(), Optional.of(file));
-    }
-
-    /** A tool that several routes ask for in the same versions is fetched once. */
-    private static Collection<SheetStep> tools(Plan plan) {
-        Map<Route.NeededTool, SheetStep> steps = new LinkedHashMap<>();
-        plan.routes()
-                .forEach(route -> route.work().tools().forEach(tool -> steps.putIfAbsent(tool, gather(route, tool))));
-        return steps.values();
-    }
-
-    private static SheetStep gather(Route route, Route.NeededTool tool) {
-        String text = "Version: " + tool.versions() + ". Another version may call the same things by other names.";
-        String title = ("driver".equals(tool.kind()) ? "Driver: " : "Tool: ") + tool.name();
-        return new SheetStep("", route.name(), plain(Phase.GATHER, title, text), Optional.empty(), Optional.empty());
-    }
-
-    /** One step for each fact that a gate asks about, with the strictest bound of all routes. */
-    private static List<SheetStep> gates(Plan plan) {
-        Map<Fact, SheetStep> strictest = new LinkedHashMap<>();
-        for (Route route : plan.routes()) {
-            route.gates()
-                    .forEach(gate -> strictest.merge(gate.fact(), gateStep(route.name(), gate), RunSheet::stricter));
-        }
-        return List.copyOf(strictest.values());
-    }
-
-    private static SheetStep stricter(SheetStep one, SheetStep other) {
+    static SheetStep stricter(SheetStep one, SheetStep other) {
         int first = one.gate().flatMap(Gate::atLeast).orElse(Integer.MIN_VALUE);
         int second = other.gate().flatMap(Gate::atLeast).orElse(Integer.MIN_VALUE);
         return second > first ? other : one;
     }
 
-    private static SheetStep gateStep(String route, Gate gate) {
+    static SheetStep gateStep(String route, Gate gate, Phase phase) {
         String wanted = gate.atLeast().map(least -> "at least " + least).orElse(String.join(" or ", gate.is()));
-        RouteStep step = plain(Phase.PREPARE, gate.fact().label() + ": " + wanted, gate.why());
+        RouteStep step = plain(phase, gate.fact().label() + ": " + wanted, gate.why());
         return new SheetStep("", route, step, Optional.of(gate), Optional.empty());
     }
 
-    private static RouteStep plain(Phase phase, String title, String text) {
+    static RouteStep plain(Phase phase, String title, String text) {
         Optional<String> none = Optional.empty();
-        return new RouteStep(phase, title, text, none, none, none, Optional.empty(), Optional.empty(), none, false);
+        return new RouteStep(
+                phase,
+                title,
+                text,
+                none,
+                none,
+                none,
+                Optional.empty(),
+                Optional.empty(),
+                none,
+                false,
+                Optional.empty());
     }
 
-    private static List<SheetStep> numbered(Phase phase, List<SheetStep> steps) {
-        List<SheetStep> numbered = new ArrayList<>();
-        for (SheetStep step : steps) {
-            numbered.add(new SheetStep(
-                    id(phase, numbered.size() + 1), step.route(), step.detail(), step.gate(), step.file()));
-        }
-        return numbered;
-    }
-
-    private static String id(Phase phase, int number) {
+    static String id(Phase phase, int number) {
         return phase.label().toLowerCase(Locale.ROOT) + "-" + number;
     }
 }

@@ -15,6 +15,11 @@ import org.mobrak.core.catalogue.Route;
 public record SheetStep(
         String id, String route, Route.RouteStep detail, Optional<Route.Gate> gate, Optional<Route.NeededFile> file) {
 
+    /** The same step in another part of the sheet. */
+    SheetStep in(Route.Phase phase) {
+        return new SheetStep(id, route, detail.in(phase), gate, file);
+    }
+
     public Route.Phase phase() {
         return detail.phase();
     }

@@ -1,12 +1,16 @@
 package org.mobrak.core.logbook;
 
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Ledger;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.job.Job;
+import org.mobrak.core.job.JournalEntry;
 
 /** Everything on disk about one phone; intakes and jobs are in the order in which they came. */
 public record Dossier(PhoneRecord phone, List<Intake> intakes, List<SetAside> aside, List<Job> jobs) {
@@ -18,7 +22,27 @@ public record Dossier(PhoneRecord phone, List<Intake> intakes, List<SetAside> as
 
     /** The readings of every text that was not taken back; those the user set aside are marked so. */
     public Ledger ledger() {
-        return new Ledger(counting().flatMap(this::readings).toList());
+        return new Ledger(counting().flatMap(this::readings).toList(), overwrites());
+    }
+
+    /** Whatever way a job ended, once something was written the old values are nobody's any more. */
+    private List<Ledger.Overwrite> overwrites() {
+        return jobs.stream()
+                .filter(Job::hasBegun)
+                .flatMap(job -> job.end().stream().map(end -> new Ledger.Overwrite(end.at(), written(job, end))))
+                .toList();
+    }
+
+    /** Of a job that did not work, what it would have brought about is not known either. */
+    private static Set<Fact> written(Job job, JournalEntry end) {
+        Set<Fact> written = EnumSet.noneOf(Fact.class);
+        written.addAll(job.sheet().forgets());
+        if (end.kind() != JournalEntry.Kind.WORKED) {
+            job.sheet().effects().keySet().stream()
+                    .filter(fact -> !fact.changes())
+                    .forEach(written::add);
+        }
+        return written;
     }
 
     /** What was wrong with the texts. */

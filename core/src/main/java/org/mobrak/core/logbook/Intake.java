@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.mobrak.core.identity.Finding;
+import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.TypedReading;
 import org.mobrak.core.identity.reader.Parsed;
 import org.mobrak.core.identity.reader.RawText;
@@ -13,6 +14,7 @@ import org.mobrak.core.identity.reader.ReadingParser;
  * A text that was taken of a phone, kept as it came.
  *
  * @param name the file's name, or where else it came from
+ * @param provedBy the number of the job that brought about what it says
  * @param withdrawnAt when the user took it back; it is kept all the same
  */
 public record Intake(
@@ -23,7 +25,8 @@ public record Intake(
         String text,
         List<Finding> findings,
         Instant takenAt,
-        Optional<Instant> withdrawnAt) {
+        Optional<Instant> withdrawnAt,
+        Optional<Long> provedBy) {
 
     /** A text with readings in it, or one {@code key=value} that a person typed. */
     public enum Kind {
@@ -38,6 +41,11 @@ public record Intake(
     Parsed parse() {
         return kind == Kind.TEXT
                 ? ReadingParser.parse(new RawText(name, text, findings), takenAt)
-                : new Parsed(List.of(TypedReading.parse(text, takenAt).noted(name)), List.of());
+                : new Parsed(List.of(typed()), List.of());
+    }
+
+    private Reading typed() {
+        Reading said = TypedReading.parse(text, takenAt);
+        return provedBy.map(said::provedBy).orElse(said);
     }
 }

@@ -144,8 +144,7 @@ public final class Logbook {
             if (entry.kind() == JournalEntry.Kind.WORKED) {
                 job.sheet().effects().forEach((fact, value) -> {
                     String text = TypedReading.text(fact, value);
-                    one.addIntake(
-                            job.phoneId(), Reading.PROOF + job.id(), Intake.Kind.TYPED, text, NO_FINDINGS, entry.at());
+                    one.addProof(job.phoneId(), job.id(), text, entry.at());
                 });
             }
         });

@@ -31,13 +31,17 @@ interface LogbookRows {
     void withdrawPhone(long id, Optional<Instant> at);
 
     @SqlQuery(
-            "SELECT id, phone_id, name, kind, text, findings, taken_at, withdrawn_at FROM intake WHERE phone_id = :phoneId ORDER BY id")
+            "SELECT id, phone_id, name, kind, text, findings, taken_at, withdrawn_at, proved_by FROM intake WHERE phone_id = :phoneId ORDER BY id")
     List<Intake> intakes(long phoneId);
 
     @SqlUpdate(
             "INSERT INTO intake (phone_id, name, kind, text, findings, taken_at) VALUES (:phoneId, :name, :kind, :text, :findings, :at)")
     @GetGeneratedKeys
     long addIntake(long phoneId, String name, Intake.Kind kind, String text, String findings, Instant at);
+
+    @SqlUpdate(
+            "INSERT INTO intake (phone_id, name, kind, text, findings, taken_at, proved_by) VALUES (:phoneId, 'job', 'TYPED', :text, '[]', :at, :jobId)")
+    void addProof(long phoneId, long jobId, String text, Instant at);
 
     @SqlUpdate("UPDATE intake SET withdrawn_at = :at WHERE id = :id")
     void withdraw(long id, Optional<Instant> at);

@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.Arrays;
+import java.util.List;
 import org.apache.commons.io.file.PathUtils;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.FlywayException;
@@ -51,8 +52,8 @@ public final class Workspace implements AutoCloseable {
         this.logbook = new Logbook(database);
     }
 
-    /** Makes a new workspace with a copy of a catalogue; a folder that is a workspace already is left as it is. */
-    public static void create(Path folder, Path catalogue) throws IOException {
+    /** Makes a new workspace with a copy of some catalogues as one; a folder that is a workspace already is left as it is. */
+    public static void create(Path folder, List<Path> catalogues) throws IOException {
         if (Files.exists(folder.resolve("catalogue"))) {
             return;
         }
@@ -60,7 +61,9 @@ public final class Workspace implements AutoCloseable {
             throw new UnreadableInput(folder + " holds other things and is no workspace; name an empty folder.");
         }
         Files.createDirectories(folder);
-        PathUtils.copyDirectory(catalogue, folder.resolve("catalogue"));
+        for (Path catalogue : catalogues) {
+            PathUtils.copyDirectory(catalogue, folder.resolve("catalogue"));
+        }
     }
 
     /**

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.mobrak.core.catalogue.Mark;
 import org.mobrak.core.catalogue.Minutes;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
@@ -18,13 +19,16 @@ public final class Account {
 
     private final Plan plan;
 
-    private Account(Plan plan) {
+    private final Facts facts;
+
+    private Account(Plan plan, Facts facts) {
         this.plan = plan;
+        this.facts = facts;
     }
 
     /** Every figure, in the order in which people ask. */
     public static List<Figure> of(Plan plan, Facts facts) {
-        Account account = new Account(plan);
+        Account account = new Account(plan, facts);
         List<Figure> figures = new ArrayList<>(List.of(
                 account.marks(), account.data(), account.risk(), account.money(), account.hands(), account.waiting()));
         figures.add(account.spread());
@@ -35,10 +39,16 @@ public final class Account {
 
     private Figure marks() {
         List<Line> lines = plan.routes().stream()
-                .flatMap(route -> route.changes().marks().stream().map(mark -> new Line(route.name(), mark)))
+                .flatMap(route -> route.marks().stream().map(mark -> new Line(route.name(), mark(mark))))
                 .toList();
-        String total = lines.isEmpty() ? "none" : String.join(", ", plan.cost().marks());
+        String total = plan.cost().marks().isEmpty()
+                ? "none"
+                : String.join(", ", plan.cost().marks());
         return Figure.of("Left for good", total, lines, "What each route says of itself.");
+    }
+
+    private String mark(Mark mark) {
+        return mark.isBorneBy(facts) ? mark.words() + ": already so, so nothing more is lost" : mark.words();
     }
 
     private Figure data() {

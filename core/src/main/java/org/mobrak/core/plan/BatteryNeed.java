@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
+import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Fact;
@@ -59,14 +60,28 @@ final class BatteryNeed {
     private Truth enough(int needed, List<Line> lines) {
         Optional<Integer> has = facts.value(Fact.BATTERY_PERCENT).map(Integer::valueOf);
         lines.add(new Line("The phone has", has.map(percent -> percent + " %").orElse("not known")));
+        Optional<Integer> charged = charged();
+        charged.ifPresent(percent -> lines.add(new Line("The plan charges it first, to", percent + " %")));
+        if (charged.filter(percent -> percent >= needed).isPresent()) {
+            return Truth.YES;
+        }
         return has.map(percent -> percent >= needed ? Truth.YES : Truth.NO).orElse(Truth.UNKNOWN);
+    }
+
+    /** How full it is once the plan's own charging is done. */
+    private Optional<Integer> charged() {
+        return plan.routes().stream()
+                .filter(Route::isHousekeeping)
+                .flatMap(route -> Optional.ofNullable(route.changes().effects().get(Fact.BATTERY_PERCENT)).stream())
+                .map(Integer::valueOf)
+                .max(Integer::compare);
     }
 
     /** Without housekeeping: what only makes ready is done before, on the charger if need be. */
     private Cost worked() {
         return plan.routes().stream()
                 .filter(route -> !route.isHousekeeping())
-                .map(Cost::of)
+                .map(route -> Cost.of(route, facts))
                 .reduce(Cost.none(), Cost::plus);
     }
 

@@ -3,8 +3,11 @@ package org.mobrak.core.plan;
 import java.util.Collections;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.mobrak.core.catalogue.Mark;
 import org.mobrak.core.catalogue.Minutes;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.identity.Facts;
 
 /**
  * What a plan costs, in the six respects in which plans are compared.
@@ -36,18 +39,25 @@ public record Cost(
         return new Cost(Set.of(), false, 0, 0, 0, 0, 0);
     }
 
-    /** Of one route alone: its own estimates, and the time its files take to reach the phone. */
-    static Cost of(Route route) {
+    /** Of one route alone, on a phone that bears some marks already: its estimates, and the time its files take to get there. */
+    static Cost of(Route route, Facts facts) {
         Minutes hands = route.costs().handsOn();
         Minutes wait = route.costs().waiting();
         return new Cost(
-                new TreeSet<>(route.changes().marks()),
+                marks(route, facts),
                 route.changes().wipesData(),
                 Evidence.riskPoints(route),
                 route.costs().money().map(Route.Money::amount).orElse(0.0),
                 hands.mean(),
                 wait.mean() + Transfer.minutes(route),
                 hands.variance() + wait.variance());
+    }
+
+    private static Set<String> marks(Route route, Facts facts) {
+        return route.marks().stream()
+                .filter(mark -> !mark.isBorneBy(facts))
+                .map(Mark::words)
+                .collect(Collectors.toSet());
     }
 
     Cost plus(Cost other) {

@@ -6,19 +6,24 @@ import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Lookahead;
 import org.mobrak.core.fit.School;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 
 /**
  * What all searches for one phone stand on, worked out once.
  *
- * @param possible the routes that nothing lasting forbids
+ * @param possible the routes that nothing lasting forbids; without a model number only those that suit any phone, since a plan
+ *     for some other phone helps nobody
  */
 record Ground(Facts facts, List<Route> possible, Lookahead lookahead, Housekeeping housekeeping) {
 
     static Ground of(Catalogue catalogue, Facts facts, Optional<School> choice) {
+        boolean anyPhone = facts.value(Fact.MODEL).isEmpty();
         return new Ground(
                 facts,
-                Relevance.possible(catalogue, facts, choice),
+                Relevance.possible(catalogue, facts, choice).stream()
+                        .filter(route -> !anyPhone || route.fits().phones().isEmpty())
+                        .toList(),
                 new Lookahead(catalogue, facts, choice),
                 new Housekeeping(catalogue));
     }

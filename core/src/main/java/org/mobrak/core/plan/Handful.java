@@ -3,6 +3,7 @@ package org.mobrak.core.plan;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Stream;
 
 /** Puts plans that nothing beats in a row, and picks a few that between them show what there is to choose from. */
@@ -22,7 +23,7 @@ final class Handful {
     /** The mildest first: marks, then data, risk, money and time. */
     static List<Plan> ordered(Goal goal, List<Way> ways) {
         return ways.stream()
-                .map(way -> new Plan(goal, way.routes(), way.cost(), List.copyOf(way.assumptions())))
+                .map(way -> new Plan(goal, way.routes(), way.cost(), List.copyOf(way.assumptions()), Map.of()))
                 .sorted(MILDEST_FIRST)
                 .toList();
     }

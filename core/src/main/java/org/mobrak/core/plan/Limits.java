@@ -1,6 +1,13 @@
 package org.mobrak.core.plan;
 
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.Predicate;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Mark;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
@@ -12,8 +19,6 @@ import org.mobrak.core.identity.Facts;
  */
 public record Limits(
         boolean noDataLoss, boolean noMarks, boolean noBlownFuse, boolean noMoney, OptionalDouble minutes) {
-    private static final String BLOWN = "blown";
-
     public static Limits none() {
         return new Limits(false, false, false, false, OptionalDouble.empty());
     }
@@ -37,6 +42,14 @@ public record Limits(
         return Double.parseDouble(word.substring("minutes=".length()));
     }
 
+    /** The catalogue as it is to be searched: who must not lose data takes the light wipe wherever there is a choice. */
+    Catalogue choosing(Catalogue catalogue) {
+        return noDataLoss
+                ? catalogue.with(
+                        catalogue.routes().stream().map(Route::withLightWipe).toList())
+                : catalogue;
+    }
+
     boolean allow(Cost cost) {
         return !(noDataLoss && cost.dataLoss())
                 && !(noMarks && !cost.marks().isEmpty())
@@ -46,9 +59,50 @@ public record Limits(
 
     /** Whether a route may be taken on this phone; a fuse that has blown cannot blow again. */
     boolean allow(Route route, Facts facts) {
-        boolean blows = BLOWN.equals(route.changes().effects().get(Fact.WARRANTY_FUSE));
-        return !(noBlownFuse
-                && blows
-                && facts.value(Fact.WARRANTY_FUSE).filter(BLOWN::equals).isEmpty());
+        return !noBlownFuse || fuse(route, facts).isEmpty();
+    }
+
+    private static Optional<Mark> fuse(Route route, Facts facts) {
+        return route.marks().stream()
+                .filter(mark -> mark.is(Fact.WARRANTY_FUSE) && !mark.isBorneBy(facts))
+                .findFirst();
+    }
+
+    /** Which limits a way breaks, each in a sentence with what breaks it. */
+    List<String> broken(Way way, Facts facts) {
+        List<String> broken = new ArrayList<>();
+        if (noDataLoss) {
+            naming(way, route -> route.changes().wipesData())
+                    .ifPresent(who -> broken.add("Limit “no data loss”: " + who + " wipes the data."));
+        }
+        if (noMarks && !way.cost().marks().isEmpty()) {
+            broken.add("Limit “no permanent marks”: it would leave for good: "
+                    + String.join(", ", way.cost().marks()) + ".");
+        }
+        if (noBlownFuse) {
+            naming(way, route -> fuse(route, facts).isPresent())
+                    .ifPresent(who -> broken.add("Limit “no blown fuse”: " + who + " blows the warranty fuse."));
+        }
+        if (noMoney && way.cost().money() > 0) {
+            naming(way, route -> Cost.of(route, facts).money() > 0)
+                    .ifPresent(who -> broken.add("Limit “no money”: " + who + " costs money."));
+        }
+        if (way.cost().minutes() > minutes.orElse(Double.MAX_VALUE)) {
+            broken.add(String.format(
+                    Locale.ROOT,
+                    "Limit of %.0f minutes: the work takes about %.0f.",
+                    minutes.getAsDouble(),
+                    way.cost().minutes()));
+        }
+        return broken;
+    }
+
+    private static Optional<String> naming(Way way, Predicate<Route> breaks) {
+        List<String> names = way.routes().stream()
+                .filter(breaks)
+                .map(route -> "“" + route.name() + "”")
+                .distinct()
+                .toList();
+        return names.isEmpty() ? Optional.empty() : Optional.of(String.join(" and ", names));
     }
 }

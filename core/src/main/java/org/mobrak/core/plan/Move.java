@@ -2,6 +2,7 @@ package org.mobrak.core.plan;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
@@ -14,7 +15,12 @@ import org.mobrak.core.identity.Fact;
  * @param blockers what stands in its way where it starts
  * @param assumptions what it takes for granted
  */
-record Move(List<Route> routes, Map<Fact, String> then, Cost cost, Set<String> blockers, Set<Assumption> assumptions) {
+record Move(
+        List<Route> routes,
+        Map<Fact, Optional<String>> then,
+        Cost cost,
+        Set<String> blockers,
+        Set<Assumption> assumptions) {
     Move {
         routes = List.copyOf(routes);
         then = Map.copyOf(then);

@@ -1,25 +1,44 @@
 package org.mobrak.core.plan;
 
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.identity.Fact;
 
 /**
  * Routes in a row that lead to a goal; none at all where the goal is reached already.
  *
  * @param assumptions what it takes for granted; empty for a plan that stands on what is known
+ * @param supposes values of facts that nobody has read, with which it would stand on what is known, as far as they have values
  */
-public record Plan(Goal goal, List<Route> routes, Cost cost, List<Assumption> assumptions) {
+public record Plan(Goal goal, List<Route> routes, Cost cost, List<Assumption> assumptions, Map<Fact, String> supposes) {
     public Plan {
         routes = List.copyOf(routes);
         assumptions = List.copyOf(assumptions);
+        supposes = Collections.unmodifiableMap(supposes.isEmpty() ? Map.of() : new EnumMap<>(supposes));
     }
 
     /** A plan that stands on what is known. */
     public Plan(Goal goal, List<Route> routes, Cost cost) {
-        this(goal, routes, cost, List.of());
+        this(goal, routes, cost, List.of(), Map.of());
+    }
+
+    /** What it supposes, as the beginning of a sentence: {@code If the recovery is stock (as usual)}; empty if nothing. */
+    public Optional<String> supposition() {
+        String all = supposes.entrySet().stream().map(Plan::supposed).collect(Collectors.joining(" and "));
+        return all.isEmpty() ? Optional.empty() : Optional.of("If " + all);
+    }
+
+    private static String supposed(Map.Entry<Fact, String> one) {
+        Fact fact = one.getKey();
+        boolean usual = fact.usual().filter(one.getValue()::equals).isPresent();
+        return fact.inSentence() + " is " + one.getValue() + (usual ? " (as usual)" : "");
     }
 
     /** The routes by name, in order; housekeeping goes without saying. */

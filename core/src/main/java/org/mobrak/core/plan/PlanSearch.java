@@ -12,6 +12,7 @@ import java.util.PriorityQueue;
 import java.util.Queue;
 import java.util.Set;
 import java.util.function.Predicate;
+import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Clause;
 import org.mobrak.core.fit.Truth;
@@ -38,7 +39,7 @@ final class PlanSearch {
     private final List<Route> routes;
     private final Set<Fact> relevant;
     private final Rule rule;
-    private final Map<Map<Fact, String>, Place> places = new HashMap<>();
+    private final Map<Map<Fact, Optional<String>>, Place> places = new HashMap<>();
     private final List<Way> arrived = new ArrayList<>();
 
     /** What one kind of search lets pass and what it holds to be better. */
@@ -136,10 +137,10 @@ final class PlanSearch {
         rivals.add(way);
     }
 
-    private Place place(Map<Fact, String> state) {
+    private Place place(Map<Fact, Optional<String>> state) {
         Place known = places.get(state);
         if (known == null) {
-            Facts here = ground.facts().supposing(state);
+            Facts here = ground.facts().after(state);
             boolean atGoal = goal.isReachedIn(here);
             known = new Place(atGoal, atGoal ? List.of() : moves(state, here), new ArrayList<>());
             places.put(state, known);
@@ -147,7 +148,7 @@ final class PlanSearch {
         return known;
     }
 
-    private List<Move> moves(Map<Fact, String> state, Facts here) {
+    private List<Move> moves(Map<Fact, Optional<String>> state, Facts here) {
         return routes.stream()
                 .filter(route -> changesSomething(route, here))
                 .map(route -> move(route, state, here))
@@ -164,31 +165,54 @@ final class PlanSearch {
                         .isEmpty());
     }
 
-    private Move move(Route route, Map<Fact, String> state, Facts here) {
-        List<Route> taken = new ArrayList<>(ground.housekeeping().opening(route, here));
-        Map<Fact, String> ready = after(state, taken);
+    private Move move(Route route, Map<Fact, Optional<String>> state, Facts here) {
+        Housekeeping.Readiness bench = ground.housekeeping().before(route, here.supposing(hoped(route, state)));
+        List<Route> taken = new ArrayList<>(bench.openers());
+        Map<Fact, Optional<String>> ready = after(state, here, taken);
         Set<String> blockers = new LinkedHashSet<>();
-        Set<Assumption> assumptions = new LinkedHashSet<>();
+        bench.shut().forEach(why -> blockers.add(route.name() + ": " + why));
+        Set<Assumption> assumptions = new LinkedHashSet<>(bench.supposed());
         for (Clause clause : ground.lookahead().clauses(route, ready)) {
             if (clause.result() == Truth.NO) {
                 blockers.add(route.name() + ": " + clause.reason());
             } else if (clause.result() == Truth.UNKNOWN) {
-                assumptions.add(new Assumption(route.name(), clause.reason(), clause.asks()));
+                assumptions.add(new Assumption(
+                        route.name(),
+                        clause.reason(),
+                        clause.asks(),
+                        clause.ground().supposes()));
             }
         }
         taken.add(route);
-        Cost cost = taken.stream().map(Cost::of).reduce(Cost.none(), Cost::plus);
-        return new Move(taken, after(ready, List.of(route)), cost, blockers, assumptions);
+        Cost cost = taken.stream().map(one -> Cost.of(one, ground.facts())).reduce(Cost.none(), Cost::plus);
+        return new Move(taken, after(ready, ground.facts().after(ready), List.of(route)), cost, blockers, assumptions);
     }
 
-    private Map<Fact, String> after(Map<Fact, String> state, List<Route> taken) {
-        Map<Fact, String> then = new EnumMap<>(Fact.class);
-        then.putAll(state);
-        taken.forEach(route -> route.changes().effects().forEach((fact, value) -> {
-            if (relevant.contains(fact)) {
-                then.put(fact, value);
+    /** With what is taken for granted of a route anyway, its gates may be opened. */
+    private Map<Fact, String> hoped(Route route, Map<Fact, Optional<String>> state) {
+        Map<Fact, String> hoped = new EnumMap<>(Fact.class);
+        for (Clause clause : ground.lookahead().clauses(route, state)) {
+            if (clause.result() == Truth.UNKNOWN) {
+                hoped.putAll(clause.ground().supposes());
             }
-        }));
+        }
+        return hoped;
+    }
+
+    /** The state after some routes: of what they change or make unknown, that on which anything can turn. */
+    private Map<Fact, Optional<String>> after(Map<Fact, Optional<String>> state, Facts here, List<Route> taken) {
+        if (taken.isEmpty()) {
+            return state;
+        }
+        Map<Fact, Optional<String>> then = new EnumMap<>(Fact.class);
+        then.putAll(state);
+        Facts now = here;
+        for (Route route : taken) {
+            Map<Fact, Optional<String>> changed = Aftermath.of(route, now);
+            changed.keySet().retainAll(relevant);
+            then.putAll(changed);
+            now = now.after(changed);
+        }
         return Map.copyOf(then);
     }
 }

@@ -1,14 +1,14 @@
 package org.mobrak.core.plan;
 
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Catalogue;
-import org.mobrak.core.fit.Lookahead;
+import org.mobrak.core.catalogue.Recognition;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.fit.School;
-import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Facts;
 
 /** Finds the plans for a goal. */
@@ -22,25 +22,27 @@ public final class Planner {
 
     private Planner(Goal goal, Catalogue catalogue, Facts facts, Optional<School> choice, Limits limits) {
         this.goal = goal;
-        this.catalogue = catalogue;
+        this.catalogue = limits.choosing(catalogue);
         this.facts = goal.from(facts);
         this.choice = choice;
         this.limits = limits;
-        this.ground = Ground.of(catalogue, this.facts, choice);
+        this.ground = Ground.of(this.catalogue, this.facts, choice);
     }
 
     /**
      * What leads to a goal.
      *
+     * @param recognition whether the catalogue knows this phone at all
      * @param plans of those that nothing beats in every respect a handful that shows what there is to choose from, the
      *     mildest first
      * @param rest the others that nothing beats
-     * @param assuming where there are none: plans that rest on assumptions
+     * @param assuming where there are none: plans that rest on assumptions, those for a phone that nobody has touched first
      * @param blockers where there are none: the smallest set of things in the way
      * @param reachable where there are none: other goals that can be reached, the nearest first
      */
     public record Answer(
             Goal goal,
+            Recognition recognition,
             List<Plan> plans,
             List<Plan> rest,
             List<Plan> assuming,
@@ -53,41 +55,42 @@ public final class Planner {
             blockers = List.copyOf(blockers);
             reachable = List.copyOf(reachable);
         }
-
-        private static Answer of(Goal goal, List<Plan> plans, List<Plan> rest) {
-            return new Answer(goal, plans, rest, List.of(), List.of(), List.of());
-        }
     }
 
     public static Answer plan(Goal goal, Catalogue catalogue, Facts facts, Optional<School> choice, Limits limits) {
         return new Planner(goal, catalogue, facts, choice, limits).answer();
     }
 
+    /** The readings worth taking for a goal: only verdicts on routes that can serve it are weighed. */
+    public static List<NextReading> nextReadings(Goal goal, Catalogue catalogue, Facts facts, Optional<School> choice) {
+        List<Route> serving = Relevance.serving(goal, catalogue.routes());
+        return NextReading.propose(catalogue, goal.from(facts), choice, serving);
+    }
+
     private Answer answer() {
+        Recognition recognition = Recognition.of(catalogue, facts);
         if (goal.isReachedIn(facts)) {
-            return Answer.of(goal, List.of(new Plan(goal, List.of(), Cost.none())), List.of());
+            return found(recognition, List.of(new Plan(goal, List.of(), Cost.none())));
         }
         List<Plan> front = Handful.ordered(goal, PlanSearch.unblocked(goal, ground, limits));
         if (!front.isEmpty()) {
-            List<Plan> handful = Handful.of(front);
-            List<Plan> rest = front.stream()
-                    .filter(plan -> handful.stream().noneMatch(shown -> shown == plan))
-                    .toList();
-            return Answer.of(goal, handful, rest);
+            return found(recognition, front);
         }
-        List<Plan> assuming = Handful.ordered(goal, PlanSearch.assuming(goal, ground, limits)).stream()
-                .sorted(Comparator.comparingInt(plan -> plan.assumptions().size()))
-                .toList();
         return new Answer(
                 goal,
+                recognition,
                 List.of(),
                 List.of(),
-                Handful.of(assuming).stream()
-                        .sorted(Comparator.comparingInt(
-                                plan -> plan.assumptions().size()))
-                        .toList(),
-                blockers(),
+                new Supposing(goal, catalogue, facts, choice, limits).plans(ground),
+                new Obstacles(goal, catalogue, facts, choice, limits).sentences(ground, recognition),
                 reachable());
+    }
+
+    private Answer found(Recognition recognition, List<Plan> front) {
+        List<Plan> handful = Handful.of(front);
+        List<Plan> rest = new ArrayList<>(front);
+        rest.removeIf(plan -> handful.stream().anyMatch(shown -> shown == plan));
+        return new Answer(goal, recognition, handful, rest, List.of(), List.of(), List.of());
     }
 
     /** Nearest is what shares a part with the goal, then what takes the least time. */
@@ -111,33 +114,5 @@ public final class Planner {
         return other.wanted().entrySet().stream()
                 .filter(goal.wanted().entrySet()::contains)
                 .count();
-    }
-
-    private List<String> blockers() {
-        boolean onlyLimits = !limits.equals(Limits.none())
-                && !PlanSearch.unblocked(goal, ground, Limits.none()).isEmpty();
-        if (onlyLimits) {
-            return List.of("Every plan breaks one of your limits; without them there is a way.");
-        }
-        return PlanSearch.leastBlocked(goal, ground)
-                .map(way -> Stream.concat(
-                                way.blockers().stream(),
-                                way.assumptions().stream().map(Assumption::sentence))
-                        .toList())
-                .or(this::nearest)
-                .orElse(List.of("No route in the catalogue leads to “" + goal.label() + "”."));
-    }
-
-    /** Where something lasting forbids every way: the route to the goal with the fewest noes, and what they are. */
-    private Optional<List<String>> nearest() {
-        Lookahead now = new Lookahead(catalogue, facts, choice);
-        return Relevance.serving(goal, catalogue.routes()).stream()
-                .filter(route ->
-                        goal.isReachedIn(facts.supposing(route.changes().effects())))
-                .map(route -> now.clauses(route, Map.of()).stream()
-                        .filter(clause -> clause.result() == Truth.NO)
-                        .map(clause -> route.name() + ": " + clause.reason())
-                        .toList())
-                .min(Comparator.comparingInt(List::size));
     }
 }

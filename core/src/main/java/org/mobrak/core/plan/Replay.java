@@ -1,11 +1,13 @@
 package org.mobrak.core.plan;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
+import java.util.Collections;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Clause;
@@ -18,8 +20,10 @@ import org.mobrak.core.identity.Facts;
 /**
  * A plan played through from the phone's facts, route by route: what each needed as things stood then, and what it changed.
  * It knows nothing of how the plan was found, so it is its certificate.
+ *
+ * @param end what is known of the phone when all is done
  */
-public record Replay(List<Step> steps, boolean reachesGoal) {
+public record Replay(List<Step> steps, Facts end, boolean reachesGoal) {
     public Replay {
         steps = List.copyOf(steps);
     }
@@ -38,8 +42,15 @@ public record Replay(List<Step> steps, boolean reachesGoal) {
                             .formatted(
                                     change.getKey().label(),
                                     change.getValue().before().orElse("not known"),
-                                    change.getValue().after()))
+                                    change.getValue().after().orElse("not known any more")))
                     .collect(Collectors.joining("; "));
+        }
+
+        /** The conditions of which it is not known whether they hold. */
+        List<Clause> open() {
+            return clauses.stream()
+                    .filter(clause -> clause.result() == Truth.UNKNOWN)
+                    .toList();
         }
 
         /** Whether every condition holds, or at least is not known to fail. */
@@ -50,8 +61,8 @@ public record Replay(List<Step> steps, boolean reachesGoal) {
         }
     }
 
-    /** A value before, if it was known, and after. */
-    public record Change(Optional<String> before, String after) {}
+    /** A value before and after, each if it is known. */
+    public record Change(Optional<String> before, Optional<String> after) {}
 
     /** Plays a plan through. */
     public static Replay of(Plan plan, Catalogue catalogue, Facts facts, Optional<School> choice) {
@@ -60,22 +71,20 @@ public record Replay(List<Step> steps, boolean reachesGoal) {
         for (Route route : plan.routes()) {
             steps.add(new Step(
                     route, FitCheck.alone(catalogue, route, here, choice).clauses(), changes(route, here)));
-            here = here.supposing(route.changes().effects());
+            here = here.after(Aftermath.of(route, here));
         }
-        return new Replay(steps, plan.goal().isReachedIn(here));
+        return new Replay(steps, here, plan.goal().isReachedIn(here));
     }
 
     private static Map<Fact, Change> changes(Route route, Facts here) {
-        Map<Fact, Change> changes = new LinkedHashMap<>();
-        route.changes().effects().entrySet().stream()
-                .sorted(Map.Entry.comparingByKey())
-                .forEach(effect -> {
-                    Optional<String> before = here.value(effect.getKey());
-                    if (before.filter(effect.getValue()::equals).isEmpty()) {
-                        changes.put(effect.getKey(), new Change(before, effect.getValue()));
-                    }
-                });
-        return changes;
+        Map<Fact, Change> changes = new EnumMap<>(Fact.class);
+        Aftermath.of(route, here).forEach((fact, after) -> {
+            Optional<String> before = here.value(fact);
+            if (!before.equals(after)) {
+                changes.put(fact, new Change(before, after));
+            }
+        });
+        return Collections.unmodifiableMap(changes);
     }
 
     /** Whether every step could be taken when its turn came, and the goal is reached in the end. */

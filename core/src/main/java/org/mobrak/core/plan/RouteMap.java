@@ -7,6 +7,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.mobrak.core.catalogue.Aftermath;
+import org.mobrak.core.catalogue.KnownPhone;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Clause;
 import org.mobrak.core.fit.RouteFit;
@@ -14,10 +16,12 @@ import org.mobrak.core.fit.Truth;
 import org.mobrak.core.fit.Verdict;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.build.TextPattern;
 
 /**
  * The states a phone can pass through on its plans, and the routes between them, as a drawn map needs them. Ways that are
- * refused are on it too, from where the phone is to the goal they serve, with the reason; of many only those that lack the least.
+ * refused are on it too, from where the phone is to the goal they serve, with the reason: those for this phone first, then those
+ * for its sisters, of many only those that lack the least; what was made for other phones is nobody's mistake.
  * All states in which the goal is reached are one place.
  *
  * @param places in the order in which plans reach them; the first is where the phone is
@@ -55,12 +59,13 @@ public record RouteMap(List<Place> places, List<Link> links) {
     }
 
     /** Draws up the map of some plans, and of the routes that would lead to their goal but are refused. */
-    public static RouteMap of(Goal goal, Facts facts, List<Plan> plans, List<RouteFit> fits) {
+    public static RouteMap of(
+            Goal goal, Facts facts, List<Plan> plans, List<RouteFit> fits, Optional<KnownPhone> phone) {
         Survey survey = new Survey(goal, goal.from(facts));
         for (int i = 0; i < plans.size(); i++) {
             survey.walk(plans.get(i), i);
         }
-        survey.refuse(fits);
+        survey.refuse(fits, phone);
         return new RouteMap(survey.places(), survey.links());
     }
 
@@ -102,11 +107,10 @@ public record RouteMap(List<Place> places, List<Link> links) {
         private Map<Fact, String> after(Map<Fact, String> state, Route route) {
             Map<Fact, String> then = new EnumMap<>(Fact.class);
             then.putAll(state);
-            route.changes().effects().forEach((fact, value) -> {
-                if (fact.group() != Fact.Group.BENCH && fact != Fact.BATTERY_PERCENT) {
-                    then.put(fact, value);
-                }
-            });
+            Map<Fact, Optional<String>> after = Aftermath.of(route, facts.supposing(state));
+            route.changes().effects().keySet().stream()
+                    .filter(Survey::makesAPlace)
+                    .forEach(fact -> after.get(fact).ifPresent(value -> then.put(fact, value)));
             if (goal.isReachedIn(facts.supposing(then))) {
                 return goal.wanted();
             }
@@ -115,6 +119,10 @@ public record RouteMap(List<Place> places, List<Link> links) {
                             .filter(entry.getValue()::equals)
                             .isPresent());
             return Map.copyOf(then);
+        }
+
+        private static boolean makesAPlace(Fact fact) {
+            return fact.group() != Fact.Group.BENCH && fact != Fact.BATTERY_PERCENT && fact != Fact.CUSTOM_WRITES;
         }
 
         private Place place(Map<Fact, String> changed, int column) {
@@ -141,16 +149,32 @@ public record RouteMap(List<Place> places, List<Link> links) {
             links.add(new Link(from.id(), to.id(), route, List.of(plan), Optional.empty()));
         }
 
-        void refuse(List<RouteFit> fits) {
+        void refuse(List<RouteFit> fits, Optional<KnownPhone> phone) {
             Place now = places.get(Map.<Fact, String>of());
             Place end = place(goal.wanted(), 1);
             fits.stream()
                     .filter(fit -> fit.verdict() == Verdict.REFUSED && serves(fit.route()))
-                    .sorted(Comparator.comparingLong(RouteFit::missing)
+                    .filter(fit -> isForThis(fit) || isForSister(fit.route(), phone))
+                    .sorted(Comparator.comparing((RouteFit fit) -> !isForThis(fit))
+                            .thenComparingLong(RouteFit::missing)
                             .thenComparing(fit -> fit.route().name()))
                     .limit(MOST_REFUSED)
                     .forEach(fit ->
                             links.add(new Link(now.id(), end.id(), fit.route(), List.of(), Optional.of(reason(fit)))));
+        }
+
+        /** Whether it is refused for another reason than that it was made for another phone. */
+        private static boolean isForThis(RouteFit fit) {
+            return fit.clauses().stream()
+                    .noneMatch(clause -> clause.kind() == Clause.Kind.MODEL && clause.result() == Truth.NO);
+        }
+
+        /** A sister variant's file is the one that people take by mistake. */
+        private static boolean isForSister(Route route, Optional<KnownPhone> phone) {
+            return phone.stream()
+                    .flatMap(known -> known.family().variants().stream())
+                    .anyMatch(sister -> route.fits().phones().stream()
+                            .anyMatch(target -> TextPattern.matches(target.model(), sister.model())));
         }
 
         private boolean serves(Route route) {

@@ -49,16 +49,17 @@ final class StorageNeed {
                 total,
                 lines,
                 "The files' sizes as the route gives them; FAT32 File System Specification 1.03 for the limit of one file.",
-                enough(needed)));
+                enough(needed, whole)));
     }
 
     private Line volume(String name, Fact fact) {
         return new Line(name, free(fact).map(Sizes::words).orElse("not known"));
     }
 
-    /** It is enough if one of the volumes takes all; what is not known may do so. */
-    private Truth enough(long needed) {
-        return holds(Fact.DATA_FREE, needed).or(holds(Fact.CARD_FREE, needed));
+    /** It is enough if one of the volumes takes all; what is not known may do so, and files of unknown size may not fit. */
+    private Truth enough(long needed, boolean whole) {
+        Truth known = holds(Fact.DATA_FREE, needed).or(holds(Fact.CARD_FREE, needed));
+        return whole ? known : known.and(Truth.UNKNOWN);
     }
 
     private Truth holds(Fact fact, long needed) {

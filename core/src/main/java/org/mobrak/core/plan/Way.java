@@ -3,6 +3,7 @@ package org.mobrak.core.plan;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Route;
@@ -17,7 +18,7 @@ import org.mobrak.core.identity.Fact;
 record Way(
         List<Route> routes,
         int length,
-        Map<Fact, String> state,
+        Map<Fact, Optional<String>> state,
         Cost cost,
         Set<String> blockers,
         Set<Assumption> assumptions) {

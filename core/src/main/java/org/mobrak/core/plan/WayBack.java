@@ -23,7 +23,11 @@ public record WayBack(Fact fact, Optional<String> before, Optional<Route> route)
     /** One for each lasting change of a plan; switches and backups are nobody's loss and left out. */
     public static List<WayBack> of(Plan plan, Catalogue catalogue, Facts facts, Optional<School> choice) {
         Map<Fact, String> after = new EnumMap<>(Fact.class);
-        plan.routes().forEach(route -> after.putAll(route.changes().effects()));
+        Replay.of(plan, catalogue, facts, choice).end().values().forEach((fact, value) -> {
+            if (facts.value(fact).filter(value::equals).isEmpty()) {
+                after.put(fact, value);
+            }
+        });
         List<Route> possible = Relevance.possible(catalogue.with(bringingBack(catalogue, after, facts)), facts, choice);
         List<WayBack> ways = new ArrayList<>();
         after.forEach((fact, value) -> {

@@ -19,7 +19,7 @@ import org.mobrak.core.catalogue.Entry.Read;
 
 /** Whatever stands in a file, it is either an entry or a fault with a remedy; never an exception, and never for long. */
 class BrokenFilesTest {
-    private static final Path ROUTES = Path.of(System.getProperty("mobrak.home"), "catalogue", "routes");
+    private static final Path ROUTES = Path.of(System.getProperty("mobrak.home"), "demo", "catalogue", "routes");
     private static final String MARKS = "{}[]:,&*!|>'\"%@`#-?\t\n 0~";
 
     @TempDir

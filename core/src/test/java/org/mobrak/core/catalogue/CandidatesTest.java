@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
-import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -17,8 +16,7 @@ class CandidatesTest {
 
     @BeforeEach
     void loadTheShippedCatalogue() throws IOException {
-        catalogue = CatalogueLoader.load(Path.of(System.getProperty("mobrak.home"), "catalogue"))
-                .catalogue();
+        catalogue = Sample.shipped();
     }
 
     /** C. E. Shannon, A Mathematical Theory of Communication (1948): the examples of §6 (grouping) and §7 (7/4 bits). */

@@ -8,17 +8,16 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.regex.Pattern;
-import org.apache.commons.io.file.PathUtils;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.mobrak.core.Sample;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.UnreadableInput;
 
 class CatalogueLoaderTest {
-    private static final Path SHIPPED = Path.of(System.getProperty("mobrak.home"), "catalogue");
     private static final String ROUTE = "routes/juniper-recovery.yaml";
 
     @TempDir
@@ -26,12 +25,12 @@ class CatalogueLoaderTest {
 
     @BeforeEach
     void copyTheShippedCatalogue() throws IOException {
-        PathUtils.copyDirectory(SHIPPED, folder);
+        Sample.copyOfShipped(folder);
     }
 
     @Test
     void theShippedCatalogueIsWithoutFault() throws IOException {
-        CatalogueLoader.Loaded loaded = CatalogueLoader.load(SHIPPED);
+        CatalogueLoader.Loaded loaded = CatalogueLoader.load(Sample.SHIPPED_FOLDERS);
         assertThat(loaded.faults()).isEmpty();
         assertThat(loaded.catalogue().routes()).hasSizeGreaterThanOrEqualTo(40);
         assertThat(loaded.catalogue().routes().stream().map(Route::family).distinct())
@@ -97,7 +96,10 @@ class CatalogueLoaderTest {
     void aFileThatCanBrickForGoodMustHaveAChecksumAndAFaultyRouteIsNeverPlannedWith() throws IOException {
         String text = Files.readString(folder.resolve(ROUTE))
                 .replaceFirst("sha256: [0-9a-f]{64}", "partition: bootloader")
-                .replace("writes: [recovery]", "writes: [bootloader]");
+                .replace("writes: [recovery]", "writes: [bootloader]")
+                .replace("osVersion: \"5.1.1\"}", "osVersion: \"5.1.1\", builds: [J5-511-0382]}")
+                .replace("effects: {recovery: custom}", "effects: {bootloader: J5B-014}")
+                .replace("atLeast: 50", "atLeast: 90");
         Files.writeString(folder.resolve(ROUTE), text);
         CatalogueLoader.Loaded loaded = CatalogueLoader.load(folder);
         assertThat(loaded.faults()).singleElement().satisfies(fault -> {

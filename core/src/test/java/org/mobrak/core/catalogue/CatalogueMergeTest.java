@@ -19,6 +19,7 @@ import org.apache.commons.io.file.PathUtils;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Difference.State;
 import org.mobrak.core.identity.UnreadableInput;
 
@@ -35,7 +36,7 @@ class CatalogueMergeTest {
     @BeforeEach
     void copyTheShippedCatalogue() throws IOException {
         ours = folder.resolve("ours");
-        PathUtils.copyDirectory(SHIPPED, ours);
+        Sample.copyOfShipped(ours);
     }
 
     @Test

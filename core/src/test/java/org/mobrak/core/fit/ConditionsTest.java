@@ -5,15 +5,14 @@ import static org.mobrak.core.Sample.facts;
 import static org.mobrak.core.Sample.route;
 
 import java.io.IOException;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Catalogue;
-import org.mobrak.core.catalogue.CatalogueLoader;
 import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.catalogue.Hole;
 import org.mobrak.core.identity.Fact;
@@ -26,8 +25,7 @@ class ConditionsTest {
 
     @BeforeEach
     void load() throws IOException {
-        catalogue = CatalogueLoader.load(Path.of(System.getProperty("mobrak.home"), "catalogue"))
-                .catalogue();
+        catalogue = Sample.shipped();
     }
 
     @ParameterizedTest
@@ -73,7 +71,14 @@ class ConditionsTest {
                 "kernelRelease=3.10.49 patchLevel=2015-08-01; yes; is open: patch level 2015-09-01 closes it",
                 "kernelRelease=3.10.49 patchLevel=2015-09-01; no; is closed by patch level 2015-09-01",
                 "kernelRelease=3.10.49 buildDate=2015-03-14T12:00:31Z; yes; became known on 2015-05-02",
-                "kernelRelease=3.10.49 buildDate=2015-06-14T12:00:31Z; yes; is in these versions",
+                "kernelRelease=3.10.49 buildDate=2015-06-14T12:00:31Z osVersion=5.0.2; yes; is in these versions",
+                "kernelRelease=3.10.49 buildDate=2015-06-14T12:00:31Z osVersion=6.0; unknown; Patch level is not known",
+                "kernelRelease=3.10.49 buildDate=2015-06-14T12:00:31Z; unknown; Patch level is not known",
+                "kernelRelease=3.10.49 patchLevel=soon buildDate=2015-03-14; unknown; reads “soon”, which is no day",
+                "kernelRelease=3.10.49 patchLevel=2016-13-45; unknown; reads “2016-13-45”, which is no day",
+                "kernelRelease=3.10.49 patchLevel=2015-08; yes; is open: patch level 2015-09-01 closes it",
+                "kernelRelease=3.10.49 buildDate=lately osVersion=4.4; unknown; reads “lately”, which is no day",
+                "kernelRelease=new buildDate=2015-03-14; unknown; is open only in",
                 "kernelRelease=3.10.49; unknown; Build date is not known",
                 "buildDate=2015-03-14T12:00:31Z; unknown; Kernel release is not known",
             })

@@ -1,10 +1,10 @@
 package org.mobrak.core.fit;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 import static org.mobrak.core.Sample.facts;
 import static org.mobrak.core.Sample.route;
 
-import java.time.Instant;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
@@ -21,7 +21,6 @@ import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Ledger;
-import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.Source;
 
 class FitCheckTest {
@@ -131,16 +130,33 @@ class FitCheckTest {
                 .contains("Carrier is not known; it must not be Brookcell. They refuse.");
     }
 
+    /** Nothing that writes a partition fits while two sources name different phones; what writes none is doubtful. */
     @Test
-    void aClauseThatRestsOnAConflictIsDoubtful() {
-        Instant at = Sample.NOW;
-        Facts facts = new Ledger(List.of(
-                        new Reading(Fact.MODEL, "TS-J540", Source.PROPERTY_LISTING, "a", 1, at),
-                        new Reading(Fact.MODEL, "TS-J540B", Source.TYPED, "b", 1, at)))
+    void nothingIsWrittenWhileSourcesNameDifferentPhones() {
+        Facts torn = new Ledger(List.of(
+                        Sample.reading(Fact.MODEL, "TS-J540", Source.PROPERTY_LISTING, "a", 1, Sample.NOW),
+                        Sample.reading(Fact.MODEL, "TS-J540B", Source.TYPED, "b", 1, Sample.NOW)))
                 .facts()
                 .supposing(Map.of(Fact.OS_VERSION, "5.1.1", Fact.BUILD_NUMBER, "J5-0382"));
-        assertThat(FitCheck.alone(NOTHING, PACKAGE, facts, Optional.empty()).verdict())
-                .isEqualTo(Verdict.CAUTION);
+        Route app = route("app")
+                .writing(PartitionClass.APP)
+                .target("TS-J540", "5.1.1")
+                .making(Fact.CARD, "yes");
+        Route sisters = route("sisters").target("TS-J540B", "5.1.1").making(Fact.ROOT, "permanent");
+        Route others = route("others").target("TS-J440", "5.1.1").making(Fact.ROOT, "permanent");
+        Route any = route("any").making(Fact.ROOT, "permanent");
+        assertThat(verdicts(torn, PACKAGE, app, sisters, others, any))
+                .containsExactly(
+                        Verdict.NEEDS_READING,
+                        Verdict.CAUTION,
+                        Verdict.NEEDS_READING,
+                        Verdict.REFUSED,
+                        Verdict.NEEDS_READING);
+        assertThat(check(torn, any).get(0).clauses()).singleElement().satisfies(clause -> {
+            assertThat(clause.kind()).isEqualTo(Clause.Kind.IDENTITY);
+            assertThat(clause.reason()).contains("TS-J540 and TS-J540B");
+            assertThat(clause.asks()).containsExactly(Fact.MODEL);
+        });
     }
 
     @Test
@@ -149,14 +165,19 @@ class FitCheckTest {
         Route two = route("two").needs(Fact.LOCK, "unlocked").making(Fact.ROOT, "permanent");
         Route three = route("three").needs(Fact.CARD, "yes").making(Fact.OTA_PATH, "blocked");
         Catalogue catalogue = new Catalogue(List.of(), List.of(one, two, three));
-        List<NextReading> next = NextReading.propose(catalogue, Facts.none(), Optional.empty());
+        List<NextReading> next = NextReading.propose(catalogue, Facts.none(), Optional.empty(), catalogue.routes());
         assertThat(next).extracting(NextReading::fact).containsExactly(Fact.LOCK, Fact.CARD);
         assertThat(next).extracting(NextReading::settles).containsExactly(2.0, 1.0);
         assertThat(next)
                 .as("Shannon 1948: a verdict that falls either way with equal chances is worth one bit")
                 .extracting(NextReading::bits)
-                .containsExactly(2.0, 1.0);
-        assertThat(NextReading.propose(catalogue, facts("lock=locked", "card=no"), Optional.empty()))
+                .element(1)
+                .isEqualTo(1.0);
+        assertThat(next.get(0).bits())
+                .as("locked is held three times as likely as unlocked: 2 × H(1/4), H(1/4) = 0.8113 (a textbook value)")
+                .isCloseTo(1.6226, within(1e-4));
+        assertThat(NextReading.propose(
+                        catalogue, facts("lock=locked", "card=no"), Optional.empty(), catalogue.routes()))
                 .isEmpty();
     }
 

@@ -24,7 +24,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Catalogue;
-import org.mobrak.core.catalogue.CatalogueLoader;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route.NeededFile;
 import org.mobrak.core.fit.Truth;
@@ -62,7 +61,7 @@ class GatheringTest {
 
     @BeforeEach
     void layOut() throws IOException {
-        catalogue = CatalogueLoader.load(HOME.resolve("catalogue")).catalogue();
+        catalogue = Sample.shipped();
         facts = facts(LANTERN);
     }
 
@@ -239,7 +238,8 @@ class GatheringTest {
                 .filter(wanted)
                 .findFirst()
                 .orElseThrow();
-        return Gathering.of(RunSheet.of(plan), Set.of(), new Yardstick(facts, catalogue, Optional.empty()), kept);
+        return Gathering.of(
+                RunSheet.of(plan, catalogue, facts), Set.of(), new Yardstick(facts, catalogue, Optional.empty()), kept);
     }
 
     private GatherItem item(String title) throws IOException {

@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.mobrak.core.Sample;
 
 class LedgerTest {
     private static final Instant MONDAY = Instant.parse("2026-11-23T09:00:00Z");
@@ -119,22 +120,22 @@ class LedgerTest {
     }
 
     private static Reading reading(Fact fact, String value, Source source, Instant at) {
-        return new Reading(fact, value, source, "somewhere", 1, at);
+        return Sample.reading(fact, value, source, "somewhere", 1, at);
     }
 
     /** A job wrote another version a minute after the listing was taken: that is no conflict, the listing is history. */
     @Test
     void whatAJobProvedMakesEarlierVersionsHistory() {
         Instant first = Instant.parse("2026-11-25T09:00:00Z");
-        Reading listed = new Reading(Fact.OS_VERSION, "2.3.6", Source.PROPERTY_LISTING, "listing", 1, first);
-        Reading proved = new Reading(Fact.OS_VERSION, "2.3.3", Source.TYPED, "x", 1, first.plusSeconds(60))
-                .noted(Reading.PROOF + 7);
+        Reading listed = Sample.reading(Fact.OS_VERSION, "2.3.6", Source.PROPERTY_LISTING, "listing", 1, first);
+        Reading proved = Sample.reading(Fact.OS_VERSION, "2.3.3", Source.TYPED, "x", 1, first.plusSeconds(60))
+                .provedBy(7);
         Ledger ledger = new Ledger(List.of(listed, proved));
         assertThat(ledger.facts().belief(Fact.OS_VERSION)).isInstanceOf(Belief.Certain.class);
         assertThat(ledger.facts().value(Fact.OS_VERSION)).contains("2.3.3");
         assertThat(ledger.history(Fact.OS_VERSION)).containsExactly(listed);
         assertThat(proved.place()).isEqualTo("proof of job 7");
-        Reading typed = new Reading(Fact.OS_VERSION, "2.3.3", Source.TYPED, "typed in", 1, first.plusSeconds(60));
+        Reading typed = Sample.reading(Fact.OS_VERSION, "2.3.3", Source.TYPED, "typed in", 1, first.plusSeconds(60));
         assertThat(new Ledger(List.of(listed, typed)).facts().belief(Fact.OS_VERSION))
                 .as("what a person types does not make what the phone says history")
                 .isInstanceOf(Belief.Conflicting.class);

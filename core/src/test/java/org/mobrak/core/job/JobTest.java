@@ -122,15 +122,11 @@ class JobTest {
     }
 
     private static Job job() {
-        Plan plan = Planner.plan(
-                        Goal.ROOT,
-                        new Catalogue(List.of(), List.of(FIRST, SECOND)),
-                        LOW,
-                        Optional.empty(),
-                        Limits.none())
+        Catalogue catalogue = new Catalogue(List.of(), List.of(FIRST, SECOND));
+        Plan plan = Planner.plan(Goal.ROOT, catalogue, LOW, Optional.empty(), Limits.none())
                 .plans()
                 .get(0);
-        return new Job(1, 1, RunSheet.of(plan), NOW, List.of());
+        return new Job(1, 1, RunSheet.of(plan, catalogue, LOW), NOW, List.of());
     }
 
     private static Job ticked(Job job, int... steps) {
@@ -152,7 +148,9 @@ class JobTest {
         Route unlock = route("unlock").step(Phase.DO, "unlock it").making(Fact.LOCK, "unlocked");
         Route root = route("root").step(Phase.DO, "root it").making(Fact.ROOT, "permanent");
         RunSheet sheet = RunSheet.of(
-                new Plan(Goal.ROOT, List.of(first, unlock, first, root), new Cost(Set.of(), false, 0, 0, 0, 0, 0)));
+                new Plan(Goal.ROOT, List.of(first, unlock, first, root), new Cost(Set.of(), false, 0, 0, 0, 0, 0)),
+                new Catalogue(List.of(), List.of(first, unlock, root)),
+                Facts.none());
         assertThat(sheet.of(Phase.PREPARE))
                 .extracting(SheetStep::title)
                 .containsExactly("switch debugging", "Battery percent: at least 20");

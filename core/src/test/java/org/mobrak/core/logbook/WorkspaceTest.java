@@ -18,6 +18,7 @@ import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route.Phase;
@@ -41,20 +42,19 @@ import org.mobrak.core.plan.Limits;
 import org.mobrak.core.plan.Planner;
 
 class WorkspaceTest {
-    private static final Path SHIPPED = Path.of(System.getProperty("mobrak.home"), "catalogue");
-    private static final RunSheet SHEET = RunSheet.of(Planner.plan(
-                    Goal.ROOT,
-                    new Catalogue(
-                            List.of(),
-                            List.of(route("app")
-                                    .step(Phase.DO, "press")
-                                    .step(Phase.PROVE, "ask")
-                                    .making(Fact.ROOT, "permanent"))),
-                    Facts.none(),
-                    Optional.empty(),
-                    Limits.none())
-            .plans()
-            .get(0));
+    private static final List<Path> SHIPPED = Sample.SHIPPED_FOLDERS.own();
+    private static final RunSheet SHEET = sheet();
+
+    private static RunSheet sheet() {
+        Catalogue catalogue = new Catalogue(
+                List.of(),
+                List.of(route("app")
+                        .step(Phase.DO, "press")
+                        .step(Phase.PROVE, "ask")
+                        .making(Fact.ROOT, "permanent")));
+        Planner.Answer answer = Planner.plan(Goal.ROOT, catalogue, Facts.none(), Optional.empty(), Limits.none());
+        return RunSheet.of(answer.plans().get(0), catalogue, Facts.none());
+    }
 
     @TempDir
     private Path top;
@@ -222,6 +222,7 @@ class WorkspaceTest {
                 statement.execute("DROP TABLE " + later);
             }
             statement.execute("ALTER TABLE phone DROP COLUMN withdrawn_at");
+            statement.execute("ALTER TABLE intake DROP COLUMN proved_by");
             statement.execute("DELETE FROM flyway_schema_history WHERE version > '1'");
             statement.execute("INSERT INTO phone VALUES (1, 'Hive 1', '2026-11-24T09:00:00Z')");
             statement.execute(

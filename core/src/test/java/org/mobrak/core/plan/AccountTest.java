@@ -6,7 +6,6 @@ import static org.mobrak.core.Sample.facts;
 import static org.mobrak.core.Sample.route;
 
 import java.io.IOException;
-import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
@@ -17,8 +16,8 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Catalogue;
-import org.mobrak.core.catalogue.CatalogueLoader;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.FitCheck;
@@ -37,15 +36,14 @@ class AccountTest {
             "kernelRelease=3.0.31",
             "buildDate=2013-10-22",
             "batteryPercent=41",
-            "dataFree=3000000",
-            "cardFree=2000000");
+            "dataFree=30000",
+            "cardFree=20000");
 
     private Catalogue catalogue;
 
     @BeforeEach
     void loadTheShippedCatalogue() throws IOException {
-        catalogue = CatalogueLoader.load(Path.of(System.getProperty("mobrak.home"), "catalogue"))
-                .catalogue();
+        catalogue = Sample.shipped();
     }
 
     /** Powers of ten, as the SI has them; not those of two. */
@@ -105,8 +103,7 @@ class AccountTest {
         assertThat(figure(figures, "Storage").enough())
                 .as("neither volume takes all")
                 .isEqualTo(Truth.NO);
-        assertThat(figure(Account.of(plan, facts("cardFree=2000000")), "Storage")
-                        .enough())
+        assertThat(figure(Account.of(plan, facts("cardFree=20000")), "Storage").enough())
                 .as("the other volume may")
                 .isEqualTo(Truth.UNKNOWN);
     }
@@ -115,7 +112,7 @@ class AccountTest {
     void aLongPlanNeedsMoreThanItsGates() {
         Route slow =
                 route("slow").writing(PartitionClass.APP).costing(0, 120, false).making(Fact.ROOT, "permanent");
-        Plan plan = new Plan(Goal.ROOT, List.of(slow), Cost.of(slow));
+        Plan plan = new Plan(Goal.ROOT, List.of(slow), Cost.of(slow, Facts.none()));
         assertThat(figure(Account.of(plan, Facts.none()), "Battery").total())
                 .as("0.5 × 120 + 10")
                 .isEqualTo("70 %");
@@ -142,7 +139,12 @@ class AccountTest {
         Goal goal = Goal.ofKey("root+recovery").orElseThrow();
         List<Plan> plans = Planner.plan(goal, catalogue, LANTERN, Optional.empty(), Limits.none())
                 .plans();
-        RouteMap map = RouteMap.of(goal, LANTERN, plans, new FitCheck(catalogue, LANTERN, Optional.empty()).routes());
+        RouteMap map = RouteMap.of(
+                goal,
+                LANTERN,
+                plans,
+                new FitCheck(catalogue, LANTERN, Optional.empty()).routes(),
+                catalogue.phone("OV-L210F"));
         assertThat(map.places().get(0).changed()).isEmpty();
         assertThat(map.places())
                 .filteredOn(RouteMap.Place::goal)
@@ -190,7 +192,7 @@ class AccountTest {
         List<Route> routes = List.of(ids).stream()
                 .map(id -> catalogue.route(id).orElseThrow())
                 .toList();
-        Cost cost = routes.stream().map(Cost::of).reduce(Cost.none(), Cost::plus);
+        Cost cost = routes.stream().map(route -> Cost.of(route, Facts.none())).reduce(Cost.none(), Cost::plus);
         return new Plan(Goal.ROOT, routes, cost);
     }
 }

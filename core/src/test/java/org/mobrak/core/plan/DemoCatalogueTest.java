@@ -4,25 +4,19 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Catalogue;
-import org.mobrak.core.catalogue.CatalogueLoader;
-import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Clause;
 import org.mobrak.core.fit.FitCheck;
@@ -30,10 +24,6 @@ import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.fit.Verdict;
 import org.mobrak.core.identity.Facts;
-import org.mobrak.core.identity.Ledger;
-import org.mobrak.core.identity.Reading;
-import org.mobrak.core.identity.reader.ReadingParser;
-import org.mobrak.core.identity.reader.TextIntake;
 
 /** The thirteen demo devices over the shipped catalogue: everything of the trade occurs, and every answer can be explained. */
 class DemoCatalogueTest {
@@ -44,19 +34,8 @@ class DemoCatalogueTest {
 
     @BeforeEach
     void load() throws IOException {
-        catalogue = CatalogueLoader.load(HOME.resolve("catalogue")).catalogue();
-        Map<String, List<Reading>> readings = new TreeMap<>();
-        try (Stream<Path> files = Files.list(HOME.resolve("demo/readings"))) {
-            for (Path file : files.sorted().toList()) {
-                String name = file.getFileName().toString();
-                readings.computeIfAbsent(name.substring(0, name.lastIndexOf('-')), fresh -> new ArrayList<>())
-                        .addAll(ReadingParser.parse(TextIntake.of(file), Instant.EPOCH)
-                                .readings());
-            }
-        }
-        phones = readings.values().stream()
-                .map(of -> Identity.of(catalogue, new Ledger(of), List.of()).facts())
-                .toList();
+        catalogue = Sample.shipped();
+        phones = Sample.demoPhones(catalogue);
     }
 
     private List<RouteFit> fits(Facts facts) {
@@ -107,7 +86,7 @@ class DemoCatalogueTest {
                         "by app or by command",
                         "touch or keys",
                         "take an update",
-                        "auto-reboot",
+                        "restart when done",
                         "keep the manager");
     }
 
@@ -135,7 +114,9 @@ class DemoCatalogueTest {
                         .flatMap(List::stream)
                         .toList();
                 for (Plan plan : all) {
-                    Cost sum = plan.routes().stream().map(Cost::of).reduce(Cost.none(), Cost::plus);
+                    Cost sum = plan.routes().stream()
+                            .map(route -> Cost.of(route, Facts.none()))
+                            .reduce(Cost.none(), Cost::plus);
                     assertThat(plan.cost().minutes()).isCloseTo(sum.minutes(), within(1e-9));
                     assertThat(plan.cost().riskPoints()).isCloseTo(sum.riskPoints(), within(1e-9));
                     assertThat(plan.cost().marks()).isEqualTo(sum.marks());

@@ -50,7 +50,7 @@ class ParetoFrontTest {
         }
 
         private double[] weights() {
-            Cost cost = Cost.of(route);
+            Cost cost = Cost.of(route, Facts.none());
             return new double[] {cost.riskPoints(), cost.money(), cost.handsOn()};
         }
     }
@@ -118,7 +118,7 @@ class ParetoFrontTest {
         return new MartinShortestPath<>(graph, Taken::weights)
                 .getPaths(now, goal).stream()
                         .map(path -> path.getEdgeList().stream()
-                                .map(taken -> Cost.of(taken.route))
+                                .map(taken -> Cost.of(taken.route, Facts.none()))
                                 .reduce(Cost.none(), Cost::plus))
                         .map(cost -> rounded(cost.riskPoints(), cost.money(), cost.handsOn()))
                         .collect(Collectors.toSet());

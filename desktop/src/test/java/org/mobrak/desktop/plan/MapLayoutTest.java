@@ -17,7 +17,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.mobrak.core.catalogue.Catalogue;
-import org.mobrak.core.catalogue.CatalogueLoader;
 import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.fit.FitCheck;
 import org.mobrak.core.identity.Fact;
@@ -39,7 +38,7 @@ class MapLayoutTest {
     @ValueSource(
             strings = {"hive-03-listing", "hive-04-listing", "hive-06-listing", "hive-11-listing", "hive-12-listing"})
     void nothingLiesOverAnythingElse(String listing) throws IOException {
-        Catalogue catalogue = CatalogueLoader.load(HOME.resolve("catalogue")).catalogue();
+        Catalogue catalogue = Sample.shipped();
         Ledger ledger = new Ledger(
                 ReadingParser.parse(TextIntake.of(HOME.resolve("demo/readings/" + listing + ".txt")), Instant.EPOCH)
                         .readings());

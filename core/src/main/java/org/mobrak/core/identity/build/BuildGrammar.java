@@ -103,6 +103,11 @@ public record BuildGrammar(String id, String maker, Fact fact, List<String> exam
         }
     }
 
+    /** Whether it tells the bootloader revision. */
+    public boolean hasRevision() {
+        return segments.stream().anyMatch(piece -> piece.role() == Role.BOOTLOADER_REVISION);
+    }
+
     /** Takes a string apart; empty if the grammar does not fit all of it. */
     public Optional<Ruler> ruler(String text) {
         return new Match(text).from(0, 0).map(parts -> new Ruler(fact.label(), text, parts));

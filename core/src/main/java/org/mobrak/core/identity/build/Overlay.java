@@ -1,11 +1,13 @@
 package org.mobrak.core.identity.build;
 
+import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.function.IntPredicate;
 import java.util.stream.IntStream;
 import org.mobrak.core.identity.build.Ruler.Role;
 import org.mobrak.core.identity.build.Ruler.Segment;
@@ -39,9 +41,48 @@ public record Overlay(Ruler own, Ruler other, List<Integer> differing, List<Stri
         return Optional.of(new Overlay(own, other, differing, sentences(own, other, differing)));
     }
 
-    /** The order of two revisions or serials: longer is later, then by letter or digit. */
+    /**
+     * The order of two revisions or serials: numbers as numbers, letters by the alphabet with AA after Z, and of one length a
+     * digit before a letter (common practice, no published source). Empty for anything else, since nobody vouches for it.
+     */
     public static OptionalInt compareParts(String a, String b) {
-        return OptionalInt.of(ORDER.compare(a, b));
+        if (isAll(a, Character::isDigit) && isAll(b, Character::isDigit)) {
+            return OptionalInt.of(new BigInteger(a).compareTo(new BigInteger(b)));
+        }
+        boolean letters = isAll(a, Character::isUpperCase) && isAll(b, Character::isUpperCase);
+        boolean alike = a.length() == b.length() && isAll(a, Overlay::isSign) && isAll(b, Overlay::isSign);
+        return letters || alike ? OptionalInt.of(ORDER.compare(a, b)) : OptionalInt.empty();
+    }
+
+    private static boolean isSign(int c) {
+        return Character.isDigit(c) || Character.isUpperCase(c);
+    }
+
+    private static boolean isAll(String text, IntPredicate kind) {
+        return !text.isEmpty() && text.chars().allMatch(c -> c < 0x80 && kind.test(c));
+    }
+
+    /** Which of two strings of one form is the later one; empty where they are not both of it, or of different phones. */
+    static OptionalInt order(Ruler a, Ruler b) {
+        return of(a, b).filter(overlay -> overlay.differing().stream()
+                        .noneMatch(i -> a.segments().get(i).role().tellsWhose()))
+                .map(overlay -> order(a, b, overlay.differing()))
+                .orElse(OptionalInt.empty());
+    }
+
+    private static OptionalInt order(Ruler a, Ruler b, List<Integer> differing) {
+        if (differing.isEmpty()) {
+            return OptionalInt.of(0);
+        }
+        return differing.stream()
+                .filter(i -> a.segments().get(i).role().tellsAge())
+                .min(Comparator.comparing(i -> a.segments().get(i).role()))
+                .map(i -> compareAges(a.segments().get(i), b.segments().get(i)))
+                .orElse(OptionalInt.empty());
+    }
+
+    private static OptionalInt compareAges(Segment a, Segment b) {
+        return a.role() == Role.DATE ? OptionalInt.of(key(a).compareTo(key(b))) : compareParts(a.text(), b.text());
     }
 
     private static List<String> labels(Ruler ruler) {

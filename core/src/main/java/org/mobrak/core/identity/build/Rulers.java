@@ -2,6 +2,7 @@ package org.mobrak.core.identity.build;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.stream.Stream;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
@@ -36,6 +37,32 @@ public record Rulers(List<BuildGrammar> grammars) {
             case FINGERPRINT -> Fingerprint.of(value).map(Fingerprint::ruler);
             default -> byGrammar(fact, value, maker);
         };
+    }
+
+    /**
+     * The order of two build strings as a maker's grammar has it, by their dates and serials; empty where no grammar takes both
+     * apart alike.
+     */
+    public OptionalInt order(Fact fact, String a, String b, Optional<String> maker) {
+        Optional<Ruler> first = of(fact, a, maker);
+        Optional<Ruler> second = of(fact, b, maker);
+        return first.isPresent() && second.isPresent() ? Overlay.order(first.get(), second.get()) : OptionalInt.empty();
+    }
+
+    /** Whether some maker's grammar for this fact takes a text apart. */
+    public boolean takeApart(Fact fact, String text) {
+        return grammars.stream()
+                .anyMatch(
+                        grammar -> grammar.fact() == fact && grammar.ruler(text).isPresent());
+    }
+
+    /** Whether some grammar finds parts in a text that have an order in time. */
+    public boolean canOrder(Fact fact, String text) {
+        return grammars.stream()
+                .filter(grammar -> grammar.fact() == fact)
+                .flatMap(grammar -> grammar.ruler(text).stream())
+                .anyMatch(ruler -> ruler.segments().stream()
+                        .anyMatch(segment -> segment.role().tellsAge()));
     }
 
     private Optional<Ruler> byGrammar(Fact fact, String value, Optional<String> maker) {

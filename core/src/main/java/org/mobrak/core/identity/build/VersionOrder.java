@@ -10,7 +10,7 @@ import java.util.regex.Pattern;
  * maker's or builder's suffix and carries no order, so two versions that differ only there cannot be ordered.
  */
 public final class VersionOrder {
-    private static final Pattern VERSION = Pattern.compile("(\\d{1,9}(?:\\.\\d{1,9})*)(.*)");
+    private static final Pattern VERSION = Pattern.compile("(\\d{1,9}(?:\\.\\d{1,9}){0,15}+)(.*)");
 
     private VersionOrder() {}
 
@@ -24,6 +24,29 @@ public final class VersionOrder {
         int order = compareNumbers(numbers(left.group(1)), numbers(right.group(1)));
         boolean told = order != 0 || left.group(2).equals(right.group(2));
         return told ? OptionalInt.of(order) : OptionalInt.empty();
+    }
+
+    /**
+     * The order of a value against a limit. A limit on the numbers alone is answered by the numbers alone, whatever suffix the
+     * value has; a limit with a suffix of its own only by {@link #compare}.
+     */
+    public static OptionalInt againstLimit(String value, String limit) {
+        Matcher left = VERSION.matcher(value.strip());
+        Matcher right = VERSION.matcher(limit.strip());
+        return left.matches() && right.matches() && right.group(2).isEmpty()
+                ? OptionalInt.of(compareNumbers(numbers(left.group(1)), numbers(right.group(1))))
+                : compare(value, limit);
+    }
+
+    /** What follows the numbers of a version and carries no order; empty where nothing does, or it has no numbers. */
+    public static String suffix(String version) {
+        Matcher parts = VERSION.matcher(version.strip());
+        return parts.matches() ? parts.group(2) : "";
+    }
+
+    /** Whether a text begins with numbers, so that it can be ordered at all. */
+    public static boolean isVersion(String text) {
+        return VERSION.matcher(text.strip()).matches();
     }
 
     private static int[] numbers(String dotted) {

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Finding;
+import org.mobrak.core.identity.Origin;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.Source;
 
@@ -90,7 +91,7 @@ final class Page {
                     "impossible-value", "%s: %s %s; not used.".formatted(place(index), fact.label(), objection.get())));
             return;
         }
-        readings.add(new Reading(fact, visible, source, name, index + 1, takenAt));
+        readings.add(new Reading(fact, visible, new Origin.Text(source, name, index + 1), takenAt));
     }
 
     void tell(Finding finding) {

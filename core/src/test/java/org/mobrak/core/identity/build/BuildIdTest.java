@@ -13,6 +13,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.mobrak.core.Sample;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Ledger;
@@ -114,6 +115,7 @@ class BuildIdTest {
     }
 
     private static Reading reading(Fact fact, String value) {
-        return new Reading(fact, value, Source.PROPERTY_FILE, "build.prop", 1, Instant.parse("2026-11-25T09:00:00Z"));
+        return Sample.reading(
+                fact, value, Source.PROPERTY_FILE, "build.prop", 1, Instant.parse("2026-11-25T09:00:00Z"));
     }
 }

@@ -23,7 +23,7 @@ import org.mobrak.core.identity.build.Ruler.Role;
 import org.mobrak.core.identity.build.Ruler.Segment;
 
 class RulerTest {
-    private static final Path CATALOGUE = Path.of(System.getProperty("mobrak.home"), "catalogue");
+    private static final Path CATALOGUE = Path.of(System.getProperty("mobrak.home"), "demo", "catalogue");
 
     @Test
     void takesABuildNumberApartByItsMakersGrammar() throws IOException {

@@ -3,7 +3,6 @@ package org.mobrak.core.identity.check;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -11,8 +10,8 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Catalogue;
-import org.mobrak.core.catalogue.CatalogueLoader;
 import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Finding;
@@ -134,12 +133,11 @@ class CrossChecksTest {
     }
 
     private static List<Finding> findings(List<Reading> readings) throws IOException {
-        Catalogue catalogue = CatalogueLoader.load(Path.of(System.getProperty("mobrak.home"), "catalogue"))
-                .catalogue();
+        Catalogue catalogue = Sample.shipped();
         return Identity.of(catalogue, new Ledger(readings), List.of()).findings();
     }
 
     private static Reading reading(Fact fact, String value, Source source, Instant at) {
-        return new Reading(fact, value, source, "here", 1, at);
+        return Sample.reading(fact, value, source, "here", 1, at);
     }
 }

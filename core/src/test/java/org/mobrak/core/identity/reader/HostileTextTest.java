@@ -10,8 +10,8 @@ import java.util.List;
 import java.util.Random;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Catalogue;
-import org.mobrak.core.catalogue.CatalogueLoader;
 import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.identity.Ledger;
 import org.mobrak.core.identity.UnreadableInput;
@@ -24,7 +24,7 @@ class HostileTextTest {
 
     @Test
     void damagedTextIsReadOrRefusedButNeverWorse() throws IOException {
-        Catalogue catalogue = CatalogueLoader.load(HOME.resolve("catalogue")).catalogue();
+        Catalogue catalogue = Sample.shipped();
         List<String> texts = texts();
         Random random = new Random(17);
         int read = 0;

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.mobrak.core.Sample.facts;
 
 import java.io.IOException;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -14,7 +13,6 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Catalogue;
-import org.mobrak.core.catalogue.CatalogueLoader;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.NeededFile;
@@ -51,8 +49,7 @@ class MaterialCheckTest {
 
     @BeforeEach
     void loadTheShippedCatalogue() throws IOException {
-        catalogue = CatalogueLoader.load(Path.of(System.getProperty("mobrak.home"), "catalogue"))
-                .catalogue();
+        catalogue = Sample.shipped();
     }
 
     @Test

@@ -1,0 +1,93 @@
+package org.mobrak.cli;
+
+import java.io.PrintWriter;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.mobrak.core.fit.NextReading;
+import org.mobrak.core.fit.RouteFit;
+import org.mobrak.core.fit.Truth;
+import org.mobrak.core.fit.Verdict;
+import org.mobrak.core.plan.Figure;
+import org.mobrak.core.plan.Plan;
+
+/** Plans for a person at a terminal: what to know first, the plans, what is in the way, and then the routes by their verdict. */
+final class PlanText {
+    private final PlanCommand.Answer answer;
+    private final PrintWriter out;
+
+    PlanText(PlanCommand.Answer answer, PrintWriter out) {
+        this.answer = answer;
+        this.out = out;
+    }
+
+    /** Refused routes are counted, and told clause by clause only where all are wanted. */
+    void print(boolean all) {
+        answer.plans().recognition().sentence().ifPresent(out::println);
+        answer.plans().plans().forEach(this::plan);
+        if (!answer.plans().rest().isEmpty()) {
+            out.printf(
+                    Locale.ROOT,
+                    "(%d more that nothing beats)%n",
+                    answer.plans().rest().size());
+        }
+        answer.plans().assuming().forEach(this::assuming);
+        blockers();
+        answer.plans()
+                .reachable()
+                .forEach(goal -> out.println("Within reach instead: " + goal.label() + " (" + goal.key() + ")"));
+        for (NextReading next : answer.next()) {
+            out.println("Read next: " + next.fact().label() + " (" + next.how() + ")");
+        }
+        routes(all);
+    }
+
+    private void plan(Plan plan) {
+        out.println("Plan: " + plan.title());
+        out.println("      " + plan.tradeOffs());
+        answer.account(plan).stream()
+                .filter(figure -> figure.enough() != Truth.YES)
+                .forEach(figure -> out.println("      " + shortfall(figure)));
+    }
+
+    private void assuming(Plan plan) {
+        out.println(plan.supposition().orElse("If all turns out well") + ": " + plan.title());
+        plan.assumptions().forEach(assumed -> out.println("      assuming " + assumed.sentence()));
+    }
+
+    /** What is to know first has been said. */
+    private void blockers() {
+        String first = answer.plans().recognition().sentence().orElse("");
+        answer.plans().blockers().stream()
+                .filter(blocker -> !blocker.equals(first))
+                .forEach(blocker -> out.println("In the way: " + blocker));
+    }
+
+    private static String shortfall(Figure figure) {
+        return figure.enough() == Truth.NO
+                ? figure.name() + " needed: " + figure.total() + "; the phone has less."
+                : figure.name() + " needed: " + figure.total() + "; what the phone has is not known.";
+    }
+
+    private void routes(boolean all) {
+        Map<Verdict, List<RouteFit>> byVerdict = answer.routes().stream()
+                .filter(fit -> !fit.route().isHousekeeping())
+                .collect(Collectors.groupingBy(RouteFit::verdict, TreeMap::new, Collectors.toList()));
+        byVerdict.forEach((verdict, fits) -> {
+            boolean told = all || verdict != Verdict.REFUSED;
+            out.printf(Locale.ROOT, "%n%d %s%s%n", fits.size(), verdict.word(), told ? ":" : " (see them with --all)");
+            if (told) {
+                fits.forEach(this::route);
+            }
+        });
+    }
+
+    private void route(RouteFit fit) {
+        out.println(fit.route().name() + " (" + fit.route().id() + "): "
+                + fit.verdict().word());
+        fit.clauses()
+                .forEach(clause -> out.println("  " + clause.result().word() + ": " + PlanCommand.sentence(clause)));
+    }
+}
