@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import org.mobrak.core.catalogue.CatalogueCache;
 import org.mobrak.core.catalogue.CatalogueLoader.Folders;
@@ -61,6 +62,8 @@ public final class Mobrak implements Runnable {
         Path home = Path.of(System.getProperty("mobrak.home", "."));
         Path cache = Path.of(System.getProperty(
                 "mobrak.cache", home.resolve("cli/target/cache").toString()));
+        // Numbers and days are written in one way, whatever the computer's locale; the words are English anyway.
+        Locale.setDefault(Locale.ROOT);
         PrintWriter out = new PrintWriter(System.out, true, StandardCharsets.UTF_8);
         PrintWriter err = new PrintWriter(System.err, true, StandardCharsets.UTF_8);
         System.exit(run(new Mobrak(System.in, Clock.systemUTC(), home, cache), out, err, arguments));

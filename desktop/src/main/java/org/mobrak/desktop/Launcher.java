@@ -3,6 +3,8 @@ package org.mobrak.desktop;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.List;
+import java.util.Locale;
 import javafx.application.Application;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.logbook.Workspace;
@@ -17,6 +19,8 @@ public final class Launcher {
 
     /** {@code demo DIR}, {@code open DIR} or {@code screenshots DIR}; the system property mobrak.home names the shipped data. */
     public static void main(String[] arguments) {
+        // Numbers and days are written in one way, whatever the computer's locale; the words are English anyway.
+        Locale.setDefault(Locale.ROOT);
         if (arguments.length != 2) {
             System.err.println("mobrak: give a command and a folder: demo DIR, open DIR or screenshots DIR.");
             System.exit(WRONG_USAGE);
@@ -33,7 +37,7 @@ public final class Launcher {
     private static void start(String command, Path folder, Path home) throws IOException {
         switch (command) {
             case "demo" -> DemoWorkspace.create(home, folder, Clock.systemUTC());
-            case "open" -> Workspace.create(folder, home.resolve("catalogue"));
+            case "open" -> Workspace.create(folder, List.of(home.resolve("catalogue")));
             case "screenshots" -> {
                 Application.launch(Screenshots.class, folder.toString(), home.toString());
                 return;

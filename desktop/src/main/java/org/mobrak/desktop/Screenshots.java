@@ -96,9 +96,7 @@ public final class Screenshots extends Application {
         shot("copies", () -> press("face-copies"));
         step(() -> press("face-gather"));
         step(() -> shell.open(org.mobrak.desktop.shell.Stage.WAYS));
-        step(() -> pick("Hive 8"));
-        shot("plans-none", () -> unfold("figure-in-all"));
-        step(() -> pick("Hive 11"));
+        shot("plans-supposing", () -> pick("Hive 11"));
         step(() -> session.takeTyped(Fact.LOCK, "locked"));
         step(() -> session.takeTyped(Fact.RECOVERY, "stock"));
         step(() -> session.start(desk().orElseThrow().answer().plans().get(0)));
@@ -117,11 +115,8 @@ public final class Screenshots extends Application {
                         .getSelectionModel()
                         .selectLast());
         step(() -> shell.setDark(true));
-        step(() -> pick("Hive 3"));
-        shot("map-dark", () -> {
-            shell.open(org.mobrak.desktop.shell.Stage.WAYS);
-            press("face-map");
-        });
+        step(() -> shell.open(org.mobrak.desktop.shell.Stage.WAYS));
+        shot("plans-unnamed-dark", () -> pick("Hive 9"));
         shot("readings-dark", () -> {
             shell.setDark(true);
             pick("Hive 9");

@@ -23,7 +23,7 @@ class SliceTest {
     @Test
     void fromAListingToTheLogbookWithARestartInBetween() throws Exception {
         Path folder = top.resolve("workspace");
-        Workspace.create(folder, Desktop.HOME.resolve("catalogue"));
+        Workspace.create(folder, List.of(Desktop.HOME.resolve("catalogue"), Desktop.HOME.resolve("demo/catalogue")));
         Job left;
         try (Desktop desktop = Desktop.open(folder)) {
             identify(desktop);

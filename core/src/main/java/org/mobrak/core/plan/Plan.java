@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
 
@@ -29,9 +30,21 @@ public record Plan(Goal goal, List<Route> routes, Cost cost, List<Assumption> as
         this(goal, routes, cost, List.of(), Map.of());
     }
 
+    /** Whether nothing is taken for granted. */
+    public boolean standsOnWhatIsKnown() {
+        return assumptions.isEmpty() && supposes.isEmpty();
+    }
+
     /** What it supposes, as the beginning of a sentence: {@code If the recovery is stock (as usual)}; empty if nothing. */
     public Optional<String> supposition() {
-        String all = supposes.entrySet().stream().map(Plan::supposed).collect(Collectors.joining(" and "));
+        boolean whichPhone =
+                assumptions.stream().anyMatch(assumed -> assumed.asks().contains(Fact.MODEL));
+        String all = Stream.concat(
+                        whichPhone
+                                ? Stream.of("the readings turn out to be of the phone it is made for")
+                                : Stream.empty(),
+                        supposes.entrySet().stream().map(Plan::supposed))
+                .collect(Collectors.joining(" and "));
         return all.isEmpty() ? Optional.empty() : Optional.of("If " + all);
     }
 

@@ -59,7 +59,7 @@ public final class DemoWorkspace {
      * @param folder a folder that does not exist yet
      */
     public static void create(Path home, Path folder, Clock clock) throws IOException {
-        Workspace.create(folder, home.resolve("catalogue"));
+        Workspace.create(folder, List.of(home.resolve("catalogue"), home.resolve("demo/catalogue")));
         PathUtils.copyDirectory(home.resolve("demo"), folder.resolve("bench"));
         try (Workspace workspace = Workspace.open(folder)) {
             new DemoWorkspace(folder.resolve("bench"), clock, workspace).fill();
@@ -119,7 +119,8 @@ public final class DemoWorkspace {
     }
 
     private void work(PhoneRecord phone, DrawerFile.Done done, Instant then) {
-        Job job = logbook.start(phone, RunSheet.of(plan(phone, done)), then);
+        Job job = logbook.start(
+                phone, RunSheet.of(plan(phone, done), catalogue, identity(phone).facts()), then);
         Instant at = then;
         for (SheetStep step : job.sheet().steps()) {
             at = at.plus(PER_STEP);

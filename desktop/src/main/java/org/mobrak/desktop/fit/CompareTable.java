@@ -11,6 +11,7 @@ import javafx.scene.Node;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
+import org.mobrak.core.catalogue.Mark;
 import org.mobrak.core.catalogue.Minutes;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
@@ -42,9 +43,9 @@ final class CompareTable extends GridPane {
         words("Data", route -> route.changes().wipesData() ? "wiped" : "kept");
         words(
                 "For good",
-                route -> route.changes().marks().isEmpty()
+                route -> route.marks().isEmpty()
                         ? "nothing"
-                        : String.join(", ", route.changes().marks()));
+                        : route.marks().stream().map(Mark::words).collect(Collectors.joining(", ")));
         words("Writes to", CompareTable::writes);
         words("Risk points", route -> String.format(Locale.ROOT, "%.1f", Evidence.riskPoints(route)));
         words("In hand", route -> minutes(route.costs().handsOn()));

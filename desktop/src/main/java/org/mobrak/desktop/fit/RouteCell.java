@@ -67,7 +67,7 @@ final class RouteCell extends ListCell<BoardRow> {
         about.setText(evidence(route) + "  ·  " + route.family());
         strip.show(fit.clauses());
         boolean wipes = route.changes().wipesData();
-        boolean marks = !route.changes().marks().isEmpty();
+        boolean marks = !route.marks().isEmpty();
         Cell does = cells.computeIfAbsent(does(route), fresh -> Cell.of(wipes, marks));
         if (row.getChildren().get(0) != does) {
             row.getChildren().set(0, does);
@@ -89,7 +89,7 @@ final class RouteCell extends ListCell<BoardRow> {
 
     private static String does(Route route) {
         return (route.changes().wipesData() ? "wipes the data" : "keeps the data")
-                + (route.changes().marks().isEmpty() ? "" : ", leaves a mark for good");
+                + (route.marks().isEmpty() ? "" : ", leaves a mark for good");
     }
 
     private static String evidence(Route route) {

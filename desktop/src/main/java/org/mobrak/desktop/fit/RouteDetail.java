@@ -7,6 +7,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import org.mobrak.core.catalogue.Mark;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Clause;
@@ -39,8 +40,9 @@ final class RouteDetail extends VBox {
                     Button show = new Button("Look at the plan");
                     show.setId("show-plan");
                     show.setOnAction(press -> showPlan.run());
-                    String words =
-                            plan.assumptions().isEmpty() ? "Part of the plan: " : "If all turns out well, part of: ";
+                    String words = plan.standsOnWhatIsKnown()
+                            ? "Part of the plan: "
+                            : plan.supposition().orElse("If all turns out well") + ", part of: ";
                     card.getChildren().addAll(Texts.wrapped(Texts.plain(words + plan.title() + ".")), show);
                 },
                 () -> card.getChildren().add(Texts.wrapped(Texts.soft(whyNot(desk, fit)))));
@@ -58,7 +60,7 @@ final class RouteDetail extends VBox {
             case FITS, CAUTION ->
                 desk.answer().plans().isEmpty()
                         ? "It does not lead to the goal “" + desk.wish().goal().label() + "” by itself."
-                        : "Another plan leads to the goal at less cost in every respect.";
+                        : desk.whyUnused(fit.route());
         };
     }
 
@@ -91,7 +93,7 @@ final class RouteDetail extends VBox {
                 .collect(Collectors.joining("; "));
         String writes =
                 route.changes().writes().stream().map(PartitionClass::label).collect(Collectors.joining(", "));
-        List<String> marks = route.changes().marks();
+        List<String> marks = route.marks().stream().map(Mark::words).toList();
         return new Card(
                 "What it does to the phone",
                 Texts.wrapped(Texts.plain(effects + ".")),

@@ -8,6 +8,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.mobrak.core.catalogue.Recognition;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.desktop.parts.Faces;
@@ -96,6 +97,8 @@ public final class WaysPage implements View {
                 ? ""
                 : " Within reach instead: "
                         + desk.answer().reachable().stream().map(Goal::label).collect(Collectors.joining(", ")) + ".";
-        return "No plan leads there yet." + instead;
+        return desk.answer().recognition() instanceof Recognition.NotRead
+                ? "Read the model number first: nearly every file is made for one."
+                : "No plan leads there yet." + instead;
     }
 }

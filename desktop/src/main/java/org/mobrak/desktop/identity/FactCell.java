@@ -36,7 +36,8 @@ final class FactCell extends ListCell<FactRow> {
         Label value = line.belief()
                 .value()
                 .map(known -> Texts.exact(known.replace('\n', ' ')))
-                .orElseGet(() -> Texts.soft("not known"));
+                .orElseGet(
+                        () -> Texts.soft(line.belief() instanceof Belief.Absent none ? none.because() : "not known"));
         value.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
         value.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(value, Priority.ALWAYS);

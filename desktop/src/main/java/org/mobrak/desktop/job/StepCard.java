@@ -46,7 +46,7 @@ final class StepCard extends VBox {
         detail.sign().ifPresent(sign -> row("You should see", sign));
         detail.normalUntil().ifPresent(normal -> row("Wait", waiting(normal, detail.worryAfter())));
         detail.ifNot().ifPresent(otherwise -> row("If not", otherwise));
-        step.gate().ifPresent(gate -> gate(gate, facts, job.isTicked(step)));
+        step.gate().ifPresent(gate -> gate(gate, facts, wantsReading(job, step, facts)));
         tick(job, step, facts);
     }
 
@@ -63,13 +63,17 @@ final class StepCard extends VBox {
         getChildren().add(row);
     }
 
-    private void gate(Gate gate, Facts facts, boolean ticked) {
+    /** A gate that is not open, or that was read too early, wants a reading. */
+    private static boolean wantsReading(Job job, SheetStep step, Facts facts) {
+        return !job.isTicked(step) && job.objectionToTick(step, facts).isPresent();
+    }
+
+    private void gate(Gate gate, Facts facts, boolean wanted) {
         GateJudge judged = GateJudge.of(gate, facts);
         HBox line = new HBox(Sign.of(judged.result()), Texts.wrapped(Texts.plain(judged.sentence())));
         line.getStyleClass().add("signed-line");
         getChildren().add(line);
-        if (!ticked && judged.result() != Truth.YES) {
-            // A gate that is not open wants a reading: here it can be given.
+        if (wanted || judged.result() == Truth.UNKNOWN) {
             getChildren().add(new TypedValue("gate-value", gate.fact(), session::takeTyped));
         }
     }

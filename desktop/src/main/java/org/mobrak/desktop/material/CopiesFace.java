@@ -22,6 +22,7 @@ import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
+import org.mobrak.desktop.plan.Choice;
 import org.mobrak.desktop.session.Desk;
 import org.mobrak.desktop.session.Session;
 import org.mobrak.desktop.session.Snapshot;
@@ -30,13 +31,16 @@ import org.mobrak.desktop.session.View;
 /** The register of stock copies, and what it says of coming back. */
 final class CopiesFace implements View {
     private final Session session;
+    private final Choice choice;
     private final ListView<StockCopy> copies = new ListView<>();
     private final Sheet sheet = new Sheet(new VBox());
     private final HBox node;
     private Optional<Desk> desk = Optional.empty();
 
-    CopiesFace(Session session) {
+    CopiesFace(Session session, Choice choice) {
         this.session = session;
+        this.choice = choice;
+        choice.plan().addListener((property, old, plan) -> showDetail());
         copies.setId("stock-copies");
         copies.setCellFactory(view -> new CopyCell());
         copies.setPlaceholder(
@@ -73,8 +77,8 @@ final class CopiesFace implements View {
         sheet.setContent(content);
     }
 
-    private static Card comeBack(Desk desk) {
-        Optional<Plan> plan = desk.answer().plans().stream().findFirst();
+    private Card comeBack(Desk desk) {
+        Optional<Plan> plan = Optional.ofNullable(choice.plan().get());
         List<ComeBack> answers = desk.comeBack(plan);
         Card card = new Card("Can I come back?");
         card.setId("come-back");

@@ -29,7 +29,7 @@ public final class FilesPage implements View {
     public FilesPage(Session session, Choice choice) {
         this.session = session;
         TableFace table = new TableFace(session);
-        CopiesFace copies = new CopiesFace(session);
+        CopiesFace copies = new CopiesFace(session, choice);
         GatherFace gather = new GatherFace(session, choice);
         Faces faces = new Faces();
         faces.add("face-gather", "To gather", gather::node);

@@ -49,6 +49,9 @@ public final class Sign extends Region {
         if (belief instanceof Belief.Certain) {
             return new Sign("sign-certain", "certain");
         }
+        if (belief instanceof Belief.Absent) {
+            return new Sign("sign-certain", "there is none");
+        }
         return belief instanceof Belief.Conflicting
                 ? new Sign("sign-conflict", "sources disagree")
                 : new Sign("sign-unknown", "unknown");

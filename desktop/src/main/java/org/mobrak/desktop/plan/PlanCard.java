@@ -1,5 +1,6 @@
 package org.mobrak.desktop.plan;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import javafx.css.PseudoClass;
@@ -47,7 +48,14 @@ final class PlanCard extends VBox {
         // The whole card takes a click; by keyboard the cell does.
         setOnMouseClicked(click -> choice.take(plan));
         open.getStyleClass().add("side");
+        plan.supposition().ifPresent(words -> getChildren().add(supposed(words)));
         getChildren().addAll(head, Texts.wrapped(Texts.plain(plan.tradeOffs())), open);
+    }
+
+    private static Label supposed(String words) {
+        Label label = Texts.wrapped(Texts.plain(words + ":"));
+        label.getStyleClass().add("supposed");
+        return label;
     }
 
     Plan plan() {
@@ -71,10 +79,18 @@ final class PlanCard extends VBox {
         desk.wayBack(plan).stream()
                 .map(WayBack::sentence)
                 .forEach(sentence -> back.getChildren().add(Texts.wrapped(Texts.plain(sentence))));
-        if (plan.assumptions().isEmpty()) {
+        if (plan.standsOnWhatIsKnown()) {
             return List.of(buttons(), whyThisOrder(), costs, back);
         }
-        return List.of(assumed(), whyThisOrder(), costs, back);
+        List<Node> content = new ArrayList<>();
+        if (!plan.supposes().isEmpty()) {
+            content.add(itIsSo());
+        }
+        if (!stillOpen().isEmpty()) {
+            content.add(assumed());
+        }
+        content.addAll(List.of(whyThisOrder(), costs, back));
+        return content;
     }
 
     private FlowPane buttons() {
@@ -92,11 +108,33 @@ final class PlanCard extends VBox {
         return buttons;
     }
 
+    /** Notes what is supposed, once somebody has looked. */
+    private FlowPane itIsSo() {
+        Button note = new Button("It is so: note it", new FontIcon(Feather.CHECK));
+        note.setId("it-is-so");
+        note.getStyleClass().add("do-this");
+        note.setOnAction(press -> session.takeByHand(plan.supposes()));
+        String where = plan.supposes().keySet().stream()
+                .map(fact -> fact.label() + ": " + fact.whereToRead())
+                .collect(Collectors.joining("; "));
+        FlowPane buttons = new FlowPane(note, Texts.soft("Look first. " + where + "."));
+        buttons.getStyleClass().add("buttons");
+        return buttons;
+    }
+
+    /** What would still be open if all that is supposed were so. */
+    private List<Assumption> stillOpen() {
+        return plan.assumptions().stream()
+                .filter(assumed -> !plan.supposes().keySet().containsAll(assumed.asks()))
+                .toList();
+    }
+
     /** What is taken for granted, and for each thing where to read it. */
     private VBox assumed() {
-        VBox lines = new VBox(Texts.soft("It takes for granted"));
+        VBox lines = new VBox(
+                Texts.soft(plan.supposes().isEmpty() ? "It takes for granted" : "It takes for granted besides"));
         lines.getStyleClass().add("lines");
-        for (Assumption assumption : plan.assumptions()) {
+        for (Assumption assumption : stillOpen()) {
             String where = assumption.asks().stream()
                     .sorted()
                     .map(fact -> fact.label() + ": " + fact.whereToRead())

@@ -27,7 +27,7 @@ public final class PlansFace {
     private final Session session;
     private final Choice choice;
     private final TradeOffPlot plot;
-    private final Label assumed = Texts.wrapped(Texts.soft("If all that is unknown turned out well"));
+    private final Label assumed = Texts.wrapped(Texts.soft("Each plan supposes something; its card says what"));
     private final VBox drawn;
     private final VBox cards = new VBox();
     private final Sheet sheet = new Sheet(cards);
@@ -68,7 +68,8 @@ public final class PlansFace {
         Planner.Answer now = desk.answer();
         List<Plan> plans = offered(now, more);
         List<Node> content = new ArrayList<>();
-        boolean reached = plans.stream().anyMatch(plan -> plan.routes().isEmpty());
+        boolean reached = now.plans().stream().anyMatch(plan -> plan.routes().isEmpty());
+        new RecognitionCard(session, desk).card().ifPresent(content::add);
         if (reached) {
             content.add(reached(now.goal()));
         } else if (now.plans().isEmpty()) {
@@ -139,8 +140,10 @@ public final class PlansFace {
         }
         if (!now.assuming().isEmpty()) {
             card.getChildren()
-                    .add(Texts.wrapped(
-                            Texts.plain("Below: what would lead there if all that is unknown turned out well.")));
+                    .add(
+                            Texts.wrapped(
+                                    Texts.plain(
+                                            "Below: what would lead there, each with what it supposes; first for a phone that nobody has touched.")));
         }
         return card;
     }

@@ -42,6 +42,7 @@ import org.mobrak.core.plan.Plan;
 import org.mobrak.core.plan.Planner;
 import org.mobrak.core.plan.Replay;
 import org.mobrak.core.plan.RouteMap;
+import org.mobrak.core.plan.Unused;
 import org.mobrak.core.plan.WayBack;
 
 /**
@@ -90,8 +91,11 @@ public record Desk(
         Planner.Answer answer = Planner.plan(wish.goal(), catalogue, identity.facts(), wish.school(), wish.limits());
         Stock stock = found.by(PartitionNames.of(known(catalogue, identity.facts())));
         Yardstick against = new Yardstick(identity.facts(), catalogue, wish.school());
-        Optional<Gathering> gathering =
-                gathering(dossier, answer.plans().stream().findFirst(), against, stock);
+        Optional<Gathering> gathering = gathering(
+                dossier,
+                answer.plans().stream().findFirst().map(plan -> RunSheet.of(plan, catalogue, identity.facts())),
+                against,
+                stock);
         Optional<Job> strict = dossier.runningJob().flatMap(job -> gathering.map(list -> job.by(list.sheet())));
         return new Desk(
                 strict.map(dossier::running).orElse(dossier),
@@ -101,7 +105,7 @@ public record Desk(
                         .routes().stream()
                                 .filter(fit -> !fit.route().isHousekeeping())
                                 .toList(),
-                NextReading.propose(catalogue, identity.facts(), wish.school()),
+                Planner.nextReadings(wish.goal(), catalogue, identity.facts(), wish.school()),
                 answer,
                 otherBuilds(catalogue, identity),
                 catalogue,
@@ -136,7 +140,7 @@ public record Desk(
 
     /** The states on the way to the goal, and what is refused. */
     public RouteMap map(List<Plan> plans) {
-        return RouteMap.of(answer.goal(), identity.facts(), plans, fits);
+        return RouteMap.of(answer.goal(), identity.facts(), plans, fits, known());
     }
 
     /** A plan on one page. */
@@ -151,18 +155,17 @@ public record Desk(
     public Optional<Gathering> gathering(Optional<Plan> plan) {
         boolean asked = dossier.runningJob().isPresent()
                 || plan.equals(answer.plans().stream().findFirst());
-        return asked ? gathering : plan.map(one -> Gathering.of(RunSheet.of(one), Set.of(), against(), stock.kept()));
+        return asked ? gathering : plan.map(one -> Gathering.of(sheet(one), Set.of(), against(), stock.kept()));
     }
 
-    private static Optional<Gathering> gathering(Dossier dossier, Optional<Plan> plan, Yardstick against, Stock stock) {
+    private static Optional<Gathering> gathering(
+            Dossier dossier, Optional<RunSheet> sheet, Yardstick against, Stock stock) {
         Optional<Job> job = dossier.runningJob();
         Set<String> ticked = job.stream()
                 .flatMap(running -> running.sheet().steps().stream().filter(running::isTicked))
                 .map(SheetStep::id)
                 .collect(Collectors.toSet());
-        return job.map(Job::sheet)
-                .or(() -> plan.map(RunSheet::of))
-                .map(sheet -> Gathering.of(sheet, ticked, against, stock.kept()));
+        return job.map(Job::sheet).or(() -> sheet).map(list -> Gathering.of(list, ticked, against, stock.kept()));
     }
 
     private Yardstick against() {
@@ -171,7 +174,16 @@ public record Desk(
 
     /** The running job's sheet; without one, that of a plan. */
     public Optional<RunSheet> sheet(Optional<Plan> plan) {
-        return dossier.runningJob().map(Job::sheet).or(() -> plan.map(RunSheet::of));
+        return dossier.runningJob().map(Job::sheet).or(() -> plan.map(this::sheet));
+    }
+
+    private RunSheet sheet(Plan plan) {
+        return RunSheet.of(plan, catalogue, identity.facts());
+    }
+
+    /** Why a route that could be taken is in none of the plans. */
+    public String whyUnused(Route route) {
+        return new Unused(answer, catalogue, identity.facts(), wish.school(), wish.limits()).sentence(route);
     }
 
     /** Whether what a job writes could be put back. */

@@ -208,7 +208,7 @@ final class Workbench implements AutoCloseable {
     }
 
     void start(Plan plan) {
-        logbook().start(phone(), RunSheet.of(plan), now());
+        logbook().start(phone(), RunSheet.of(plan, catalogue(), identity().facts()), now());
         undo.forget();
     }
 

@@ -17,6 +17,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.CatalogueLoader;
 import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.fit.FitCheck;
 import org.mobrak.core.identity.Fact;
@@ -38,7 +39,9 @@ class MapLayoutTest {
     @ValueSource(
             strings = {"hive-03-listing", "hive-04-listing", "hive-06-listing", "hive-11-listing", "hive-12-listing"})
     void nothingLiesOverAnythingElse(String listing) throws IOException {
-        Catalogue catalogue = Sample.shipped();
+        Catalogue catalogue = CatalogueLoader.load(new CatalogueLoader.Folders(
+                        List.of(HOME.resolve("catalogue"), HOME.resolve("demo/catalogue")), Optional.empty()))
+                .catalogue();
         Ledger ledger = new Ledger(
                 ReadingParser.parse(TextIntake.of(HOME.resolve("demo/readings/" + listing + ".txt")), Instant.EPOCH)
                         .readings());
@@ -52,7 +55,12 @@ class MapLayoutTest {
             List<Plan> plans = Stream.of(answer.plans(), answer.rest(), answer.assuming())
                     .flatMap(List::stream)
                     .toList();
-            RouteMap map = RouteMap.of(goal, facts, plans, new FitCheck(catalogue, facts, Optional.empty()).routes());
+            RouteMap map = RouteMap.of(
+                    goal,
+                    facts,
+                    plans,
+                    new FitCheck(catalogue, facts, Optional.empty()).routes(),
+                    facts.value(Fact.MODEL).flatMap(catalogue::phone));
             for (double em : new double[] {9, 14, 24}) {
                 assertApart(map, new MapLayout(map, em));
             }
@@ -86,7 +94,7 @@ class MapLayoutTest {
 
     @Test
     void aPhoneWithNoWayAtAllStillHasAMap() {
-        RouteMap map = RouteMap.of(Goal.ROOT, Facts.none(), List.of(), List.of());
+        RouteMap map = RouteMap.of(Goal.ROOT, Facts.none(), List.of(), List.of(), Optional.empty());
         assertThat(map.places()).hasSize(2);
         assertApart(map, new MapLayout(map, 14));
     }
