@@ -8,7 +8,10 @@ import java.util.Map;
 import java.util.Set;
 import org.mobrak.core.identity.Fact;
 
-/** Whether what a route makes ready is asked for by anything: a switch or backup that nothing needs is most likely misspelt. */
+/**
+ * Whether what a route makes ready is asked for: where routes ask for other words of the same fact and never for this one, it
+ * is most likely misspelt. Of a fact that nobody asks about nothing can be told; another catalogue may.
+ */
 final class UseCheck {
     private final Map<Fact, Set<String>> asked = new EnumMap<>(Fact.class);
 
@@ -34,8 +37,9 @@ final class UseCheck {
         List<Fault> faults = new ArrayList<>();
         if (entry.value().isHousekeeping()) {
             entry.value().changes().effects().forEach((fact, value) -> {
+                Set<String> others = asked.getOrDefault(fact, Set.of());
                 boolean bench = fact.group() == Fact.Group.BENCH;
-                if (bench && !asked.getOrDefault(fact, Set.of()).contains(value)) {
+                if (bench && !others.isEmpty() && !others.contains(value)) {
                     faults.add(Fault.warning(
                             entry.file(),
                             entry.line("/changes/effects/" + fact.key()),

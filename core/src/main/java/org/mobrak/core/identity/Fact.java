@@ -200,10 +200,12 @@ public enum Fact {
         return label;
     }
 
-    /** The label as it stands within a sentence, with its article: an abbreviation keeps its capitals. */
+    /** The label as it stands within a sentence, with its article if it takes one: an abbreviation keeps its capitals. */
     public String inSentence() {
         boolean abbreviated = label.length() > 1 && Character.isUpperCase(label.charAt(1));
-        return "the " + (abbreviated ? label : label.substring(0, 1).toLowerCase(Locale.ROOT) + label.substring(1));
+        boolean bare = this == ROOT || this == USB_DEBUGGING || this == WRITE_PROTECTION || this == INTERNET;
+        return (bare ? "" : "the ")
+                + (abbreviated ? label : label.substring(0, 1).toLowerCase(Locale.ROOT) + label.substring(1));
     }
 
     public Group group() {

@@ -101,6 +101,9 @@ public sealed interface About {
      */
     record Touch(String target, String command, Optional<String> source) {}
 
+    /** What a device tree's root node says of the board it is for. */
+    record DeviceTree(Optional<String> model, Optional<String> compatible) implements About {}
+
     /** What an ELF header says: 32 or 64 bits, and the machine's name. */
     record Elf(int bits, String machine, String type) implements About {}
 }

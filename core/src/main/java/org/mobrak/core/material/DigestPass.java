@@ -14,6 +14,7 @@ import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Executor;
+import java.util.function.ObjIntConsumer;
 
 /**
  * Works out several digests of a stream while it goes past once.
@@ -58,11 +59,21 @@ public final class DigestPass {
      * @throws ClosedByInterruptException if the thread was interrupted
      */
     public Result run(InputStream in, Set<Digest> wanted) throws IOException {
+        return run(in, wanted, Optional.empty());
+    }
+
+    /**
+     * Reads a stream to its end and lets somebody else see each block too, in order.
+     *
+     * @param onlooker takes the bytes and how many of them count
+     */
+    public Result run(InputStream in, Set<Digest> wanted, Optional<ObjIntConsumer<byte[]>> onlooker)
+            throws IOException {
         Map<Digest, Running> running = new EnumMap<>(Digest.class);
         wanted.forEach(digest -> running.put(digest, Running.of(digest)));
         Map<Digest, CompletableFuture<Void>> lines = new EnumMap<>(Digest.class);
         wanted.forEach(digest -> lines.put(digest, CompletableFuture.completedFuture(null)));
-        long total = readAll(in, running, lines);
+        long total = readAll(in, running, lines, onlooker);
         await(CompletableFuture.allOf(lines.values().toArray(CompletableFuture[]::new)));
         Map<Digest, String> values = new EnumMap<>(Digest.class);
         running.forEach((digest, one) -> values.put(digest, one.hex()));
@@ -72,7 +83,11 @@ public final class DigestPass {
                 Optional.ofNullable(running.get(Digest.MD5)).flatMap(Running::trailer));
     }
 
-    private long readAll(InputStream in, Map<Digest, Running> running, Map<Digest, CompletableFuture<Void>> lines)
+    private long readAll(
+            InputStream in,
+            Map<Digest, Running> running,
+            Map<Digest, CompletableFuture<Void>> lines,
+            Optional<ObjIntConsumer<byte[]>> onlooker)
             throws IOException {
         Deque<Block> blocks = new ArrayDeque<>();
         long total = 0;
@@ -87,6 +102,7 @@ public final class DigestPass {
             }
             total += block.length;
             watch.read(block.length);
+            onlooker.ifPresent(one -> one.accept(block.bytes, block.length));
             List<CompletableFuture<Void>> uses = new ArrayList<>();
             running.forEach((digest, one) -> uses.add(lines.compute(
                     digest,

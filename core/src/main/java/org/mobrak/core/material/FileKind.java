@@ -13,6 +13,7 @@ public enum FileKind {
     GZIP("gzip", "gzip"),
     XZ("xz", "xz"),
     LZ4("lz4", "lz4"),
+    DEVICE_TREE("device-tree", "device tree"),
     ELF("elf", "ELF program"),
     TEXT("text", "text"),
     UNKNOWN("unknown", "nothing Mobrak knows");

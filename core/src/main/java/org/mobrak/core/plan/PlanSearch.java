@@ -70,10 +70,10 @@ final class PlanSearch {
                 .run();
     }
 
-    /** For each end the way with the fewest assumptions, where what is unknown may be taken for granted. */
+    /** Where what is unknown may be taken for granted: of ways that take the same for granted the best, of others both. */
     static List<Way> assuming(Goal goal, Ground ground, Limits limits) {
-        Beats fewer = (a, b) -> a.assumptions().size() < b.assumptions().size()
-                || a.assumptions().size() == b.assumptions().size() && a.cost().atMost(b.cost());
+        Beats fewer = (a, b) -> b.supposed().containsAll(a.supposed())
+                && (a.supposed().size() < b.supposed().size() || a.cost().atMost(b.cost()));
         return new PlanSearch(goal, ground, new Rule(move -> move.blockers().isEmpty(), limits, fewer, true)).run();
     }
 

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
@@ -13,6 +14,7 @@ import org.mobrak.core.identity.Fact;
  * A way so far: the routes, the state they lead to, their cost, the clauses that stand in the way, and what is taken for
  * granted on it.
  *
+ * @param supposed the same as assumptions, without who asks for it
  * @param length how many routes it has, housekeeping not counted
  */
 record Way(
@@ -21,10 +23,20 @@ record Way(
         Map<Fact, Optional<String>> state,
         Cost cost,
         Set<String> blockers,
-        Set<Assumption> assumptions) {
+        Set<Assumption> assumptions,
+        Set<Supposed> supposed) {
+
+    /** What is taken for granted, whoever asks for it. */
+    record Supposed(Set<Fact> asks, Map<Fact, String> values) {
+        private static Set<Supposed> of(Set<Assumption> assumptions) {
+            return assumptions.stream()
+                    .map(one -> new Supposed(one.asks(), one.supposes()))
+                    .collect(Collectors.toSet());
+        }
+    }
 
     static Way start() {
-        return new Way(List.of(), 0, Map.of(), Cost.none(), Set.of(), Set.of());
+        return new Way(List.of(), 0, Map.of(), Cost.none(), Set.of(), Set.of(), Set.of());
     }
 
     Way with(Move move) {
@@ -34,7 +46,8 @@ record Way(
                 move.then(),
                 cost.plus(move.cost()),
                 joined(blockers, move.blockers()),
-                joined(assumptions, move.assumptions()));
+                joined(assumptions, move.assumptions()),
+                joined(supposed, Supposed.of(move.assumptions())));
     }
 
     int obstacles() {

@@ -2,12 +2,16 @@ package org.mobrak.core.material;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.mobrak.core.identity.Finding;
@@ -79,6 +83,64 @@ class BootAndKernelTest {
         assertThat(about.banner()).contains(Forge.BANNER);
         assertThat(about.release()).contains("3.0.31-key-r2");
         assertThat(found.findings()).isEmpty();
+    }
+
+    /** The usual form on 64-bit phones, alone and within a boot image. */
+    @Test
+    void aPackedKernelWithDeviceTreesBehindItIsReadAndTheTreesNamed() {
+        byte[] kernel = Forge.join(
+                Forge.packed(Forge.kernel(), Forge.GZIP), Forge.deviceTree("Plover R1"), Forge.deviceTree("Plover R2"));
+        Inspection alone = Forge.inspect(folder, "Image.gz-dtb", kernel);
+        assertThat(alone.kind()).isEqualTo(FileKind.KERNEL_IMAGE);
+        assertThat(alone.kernel().flatMap(About.Kernel::banner)).contains(Forge.BANNER);
+        assertThat(alone.root().inside())
+                .extracting(Part::name)
+                .containsExactly("device tree 1: Plover R1", "device tree 2: Plover R2");
+        assertThat(alone.findings()).extracting(Finding::code).containsExactly("device-trees");
+        Inspection inImage = Forge.inspect(folder, "boot.img", Forge.bootImage(0, kernel, RAMDISK, "plover"));
+        assertThat(inImage.root().all().map(Part::name)).contains("device tree 2: Plover R2");
+        assertThat(inImage.kernel().orElseThrow().compression()).isEqualTo("gzip");
+        byte[] cut = Arrays.copyOf(kernel, kernel.length - 20);
+        assertThat(Forge.inspect(folder, "Image.gz-dtb", cut).root().inside()).hasSize(1);
+    }
+
+    @Test
+    void aKernelWithoutAnyHeaderSaysItsNameWhereOneIsExpected() {
+        byte[] bare = Forge.kernel();
+        Inspection inImage = Forge.inspect(folder, "boot.img", Forge.bootImage(0, bare, RAMDISK, "plover"));
+        assertThat(inImage.kernel().flatMap(About.Kernel::banner)).contains(Forge.BANNER);
+        Inspection inArchive = Forge.inspect(folder, "a.tar", Forge.tar(Forge.members("zImage", bare)));
+        assertThat(inArchive.kernel().flatMap(About.Kernel::release)).contains("3.0.31-key-r2");
+        assertThat(Forge.inspect(folder, "kernel", new byte[3000]).kind()).isEqualTo(FileKind.UNKNOWN);
+    }
+
+    /** Before kernel and ramdisk, each behind a header of its own. */
+    @Test
+    void whatStandsBehindAChipsetMakersHeaderIsRead() {
+        byte[] kernel = Forge.behindChipHeader("KERNEL", zImage(Forge.GZIP));
+        byte[] ramdisk = Forge.behindChipHeader("ROOTFS", Forge.packed(Forge.text("invented"), Forge.GZIP));
+        Inspection found = Forge.inspect(folder, "boot.img", Forge.bootImage(0, kernel, ramdisk, "plover"));
+        assertThat(found.kernel().orElseThrow().layout()).isEqualTo(About.Layout.ZIMAGE);
+        assertThat(found.kernel().flatMap(About.Kernel::banner)).contains(Forge.BANNER);
+        assertThat(found.root().inside().get(1).kind()).isEqualTo(FileKind.GZIP);
+        assertThat(found.findings()).isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "64, 0x07070707, command line",
+        "48, 0x41ff4141, board name",
+        "20, 0x40008100, over each other",
+        "12, 0xffffff00, past the end",
+    })
+    void whatCannotBeInAHeaderIsTold(int at, String value, String words) {
+        byte[] image = Forge.bootImage(0, zImage(Forge.GZIP), RAMDISK, "plover");
+        ByteBuffer.wrap(image).order(ByteOrder.LITTLE_ENDIAN).putInt(at, (int)
+                Long.decode(value).longValue());
+        assertThat(Forge.inspect(folder, "boot.img", image).findings()).anySatisfy(finding -> {
+            assertThat(finding.code()).isEqualTo("odd-header");
+            assertThat(finding.message()).contains(words);
+        });
     }
 
     @Test

@@ -93,6 +93,28 @@ public final class Forge {
         return join(loader.array(), payload, little(4).putInt(0, 1 << 20).array());
     }
 
+    /** A flattened device tree whose root node says its model, by the Devicetree Specification, chapter 5; big-endian. */
+    static byte[] deviceTree(String model) {
+        byte[] name = text("model\0");
+        byte[] value = text(model + "\0");
+        ByteBuffer structure = ByteBuffer.allocate(8 + 12 + (value.length + 3) / 4 * 4 + 8);
+        structure.putInt(1).putInt(0).putInt(3).putInt(value.length).putInt(0).put(value);
+        structure.putInt(structure.capacity() - 8, 2).putInt(structure.capacity() - 4, 9);
+        ByteBuffer header = ByteBuffer.allocate(40);
+        header.putInt(0xd00dfeed)
+                .putInt(40 + structure.capacity() + name.length)
+                .putInt(40);
+        header.putInt(40 + structure.capacity()).putInt(40).putInt(17).putInt(16);
+        return join(header.array(), structure.array(), name);
+    }
+
+    /** What some chipset makers' tools put before a piece of a boot image: 512 bytes with magic, size and name. */
+    static byte[] behindChipHeader(String name, byte[] content) {
+        ByteBuffer header = little(512);
+        header.putInt(0, 0x58881688).putInt(4, content.length).put(8, text(name));
+        return join(header.array(), content);
+    }
+
     /** A legacy wrapped image with its two checksums; big-endian. */
     static byte[] wrapped(byte[] content) {
         ByteBuffer header = ByteBuffer.allocate(64);
@@ -161,7 +183,10 @@ public final class Forge {
                 chunk(0xCAC1, raw.length / block, raw),
                 chunk(0xCAC2, 2, new byte[4]),
                 chunk(0xCAC3, 3, new byte[0]),
-                chunk(0xCAC4, 0, new byte[4]));
+                chunk(
+                        0xCAC4,
+                        0,
+                        little(4).putInt(0, crc(join(raw, new byte[5 * block]))).array()));
     }
 
     private static byte[] chunk(int type, int blocks, byte[] content) {

@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -17,10 +18,12 @@ import java.util.OptionalLong;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.IntStream;
+import java.util.zip.CRC32;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Severity;
 
@@ -104,6 +107,75 @@ class NestingTest {
         right[40_000] ^= 1;
         Inspection spoilt = Forge.inspect(folder, "a.zip", Forge.zip(Forge.members("pack.tar.md5", right)));
         assertThat(spoilt.findings()).extracting(Finding::code).containsExactly("trailer-mismatch");
+    }
+
+    /** Padding that was damaged, an archive cut short, one without members: the line at the end is found all the same. */
+    @ParameterizedTest
+    @ValueSource(strings = {"padding", "cut", "bare digest", "empty", "empty and spoilt"})
+    void theLineIsLookedForFromTheEnd(String what) throws Exception {
+        byte[] tar =
+                what.startsWith("empty") ? new byte[10_240] : Forge.tar(Forge.members("boot.img", new byte[90_000]));
+        String md5 = HexFormat.of().formatHex(MessageDigest.getInstance("MD5").digest(tar));
+        byte[] body = what.equals("cut") ? Arrays.copyOf(tar, 50_000) : tar;
+        if (what.equals("cut") || what.equals("padding") || what.equals("bare digest")) {
+            Arrays.fill(body, body.length - 300, body.length, (byte) 0xb7);
+        }
+        String line = what.equals("bare digest") ? md5 + "\n" : md5 + "  pack.tar\n";
+        if (what.equals("empty and spoilt")) {
+            line = "0".repeat(32) + "  pack.tar\n";
+        }
+        byte[] all = Forge.join(body, Forge.text(line));
+        for (Inspection found : List.of(
+                Forge.inspect(folder, "pack.tar.md5", all),
+                Forge.inspect(folder, "a.zip", Forge.zip(Forge.members("pack.tar.md5", all))))) {
+            assertThat(found.root().all().map(Part::kind)).contains(FileKind.TAR_MD5);
+            assertThat(found.findings().stream().map(Finding::code))
+                    .as(what)
+                    .contains(what.equals("empty") ? new String[] {} : new String[] {"trailer-mismatch"})
+                    .doesNotContain("no-trailer");
+        }
+        assertThat(Trailer.in(Forge.text("0123456789abcdef".repeat(4) + "  a.zip\n")))
+                .as("the end of a longer digest")
+                .isEmpty();
+    }
+
+    /** A checksum inside it is held against what it unfolds to, holes counted as zeros. */
+    @Test
+    void aSparseImageWhoseChecksumIsWrongIsAStop() {
+        byte[] image = Forge.sparse(Forge.ext4(16));
+        image[5_000] ^= 1;
+        assertThat(Forge.inspect(folder, "system.img", image).findings())
+                .extracting(Finding::code)
+                .containsExactly("sparse-checksum");
+        byte[] header = Forge.sparse(Forge.ext4(16));
+        ByteBuffer.wrap(header).putInt(24, 77);
+        assertThat(Forge.inspect(folder, "system.img", header).findings())
+                .extracting(Finding::code)
+                .containsExactly("sparse-checksum");
+    }
+
+    /** Long stretches are not gone through, and come to what the platform's own sum over all of them is. */
+    @Test
+    void stretchesAreSummedAsIfTheyWereGoneThrough() {
+        Random random = new Random(20261126);
+        for (int round = 0; round < 40; round++) {
+            CrcSum sum = new CrcSum();
+            CRC32 whole = new CRC32();
+            for (int part = 0; part < 3; part++) {
+                byte[] pattern = new byte[4];
+                random.nextBytes(pattern);
+                int times = 1 + random.nextInt(200_000);
+                byte[] some = new byte[random.nextInt(5000)];
+                random.nextBytes(some);
+                sum.update(some, 0, some.length);
+                whole.update(some);
+                sum.repeat(pattern, times);
+                for (int i = 0; i < times; i++) {
+                    whole.update(pattern);
+                }
+            }
+            assertThat(sum.value()).isEqualTo(whole.getValue());
+        }
     }
 
     /** The published layout of sparse images; four chunks, one of each kind. */

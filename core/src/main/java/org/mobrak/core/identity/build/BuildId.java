@@ -17,7 +17,7 @@ import org.mobrak.core.identity.build.Ruler.Segment;
  * A platform build id, by the rule the platform publishes under “Codenames, Tags, and Build Numbers”, in both its forms:
  *
  * <ul>
- *   <li>{@code FRF85B}: family letter, branch letter, quarter letter (A is the first quarter of 2009), two digits for the day
+ *   <li>{@code FRF85B}: family letter, branch letter or digit, quarter letter (A is the first quarter of 2009), two digits for the day
  *       in the quarter (the first day is 01), and a letter for the version, A being left out;
  *   <li>{@code OPR6.170623.013[.A1]}: family letter, three characters for the branch, a date, a number and a hotfix.
  * </ul>
@@ -29,7 +29,7 @@ import org.mobrak.core.identity.build.Ruler.Segment;
  * @param date the day the code was branched; the build itself may be far younger
  */
 public record BuildId(String text, char family, LocalDate date, Ruler ruler) {
-    private static final Pattern LETTERED = Pattern.compile("([A-Z])([A-Z])([A-Z])(\\d\\d)([A-Z]{0,2})");
+    private static final Pattern LETTERED = Pattern.compile("([A-Z])([A-Z0-9])([A-Z])(\\d\\d)([A-Z]{0,2})");
     private static final Pattern DOTTED =
             Pattern.compile("([A-Z])([A-Z0-9]{3})\\.(\\d{6})\\.(\\d{3})(?:\\.([A-Z]\\d{1,2}))?");
     private static final DateTimeFormatter SIX_DIGITS =

@@ -12,6 +12,7 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.apache.commons.io.ByteOrderMark;
 import org.apache.commons.io.input.BOMInputStream;
@@ -68,10 +69,10 @@ public final class TextIntake {
         if (head.length == 0) {
             throw new UnreadableInput(name + " is empty; save the listing again.");
         }
-        if (charset == StandardCharsets.UTF_8 && looksBinary(head)) {
-            throw new UnreadableInput(name + " is a binary file, not text; give a property listing or a banner.");
-        }
         List<Finding> findings = new ArrayList<>();
+        if (charset == StandardCharsets.UTF_8 && looksBinary(head)) {
+            return clean(name, decode(beforeZeros(name, head, findings), charset, findings), findings);
+        }
         if (head.length < HEAD_BYTES) {
             return clean(name, decode(head, charset, findings), findings);
         }
@@ -81,6 +82,28 @@ public final class TextIntake {
         return clean(name, decode(rest(name, head, in, findings), charset, findings), findings);
     }
 
+    /** A copy of a whole partition, or one that broke off, ends in zeros: the text before them still counts. */
+    private static byte[] beforeZeros(String name, byte[] head, List<Finding> findings) throws UnreadableInput {
+        int end = 0;
+        while (end < head.length && head[end] != 0) {
+            end++;
+        }
+        byte[] text = Arrays.copyOf(head, end);
+        boolean readings = end > 0
+                && end < head.length
+                && !looksBinary(text)
+                && ReadingParser.looksLikeReadings(new String(text, StandardCharsets.UTF_8));
+        if (!readings) {
+            throw new UnreadableInput(name + " is a binary file, not text; give a property listing or a banner.");
+        }
+        findings.add(
+                Finding.caution(
+                        "incomplete",
+                        name + " is text only up to byte " + end
+                                + "; zeros and other bytes follow, which were left out. The copy may be incomplete: take it again."));
+        return text;
+    }
+
     private static byte[] rest(String name, byte[] head, InputStream in, List<Finding> findings) throws IOException {
         byte[] tail = in.readNBytes(MOST_BYTES - head.length);
         if (in.read() >= 0) {
@@ -88,7 +111,7 @@ public final class TextIntake {
                     "text-too-long",
                     name + " is longer than 8 MiB; the rest was not read. A listing of one phone is far shorter."));
         }
-        byte[] bytes = java.util.Arrays.copyOf(head, head.length + tail.length);
+        byte[] bytes = Arrays.copyOf(head, head.length + tail.length);
         System.arraycopy(tail, 0, bytes, head.length, tail.length);
         return bytes;
     }

@@ -25,6 +25,7 @@ final class BootImageReader implements PartReader {
     @Override
     public Part read(Piece piece, Looker looker) throws IOException {
         BootHeader header = BootHeader.read(new Fields(piece.in().head(Looker.HEAD_BYTES)));
+        new BootHeaderCheck(piece, header.about()).findings().forEach(looker::tell);
         List<Part> inside = new ArrayList<>();
         looker.attempt(piece, () -> readSections(piece, header, looker, inside));
         return new Part(piece.name(), piece.bytes(), kind(), Optional.of(header.about()), inside);
@@ -44,7 +45,8 @@ final class BootImageReader implements PartReader {
         for (BootHeader.Section section : header.sections()) {
             if (section.bytes() > 0) {
                 piece.in().skipTo(place);
-                Piece part = piece.section(section.name(), section.bytes());
+                Piece whole = piece.section(section.name(), section.bytes());
+                Piece part = ChipHeader.standsBefore(whole) ? ChipHeader.behind(whole) : whole;
                 inside.add(
                         section.name().equals(BootHeader.KERNEL)
                                 ? KernelReader.readAny(part, looker)

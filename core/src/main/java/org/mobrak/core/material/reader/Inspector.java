@@ -13,10 +13,12 @@ import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.material.Digest;
 import org.mobrak.core.material.DigestPass;
 import org.mobrak.core.material.Digests;
+import org.mobrak.core.material.FileKind;
 import org.mobrak.core.material.Inspection;
 import org.mobrak.core.material.MaterialFindings;
 import org.mobrak.core.material.Part;
 import org.mobrak.core.material.PartitionNames;
+import org.mobrak.core.material.SparseSum;
 import org.mobrak.core.material.Watch;
 import org.mobrak.core.material.Writes;
 
@@ -53,9 +55,13 @@ public final class Inspector {
             Piece piece = new Piece(
                     name, name, OptionalLong.of(file.bytes()), new Feed(file.stream()), Optional.of(file.channel()), 0);
             Part root = looker.look(piece);
+            Optional<SparseSum> sum =
+                    root.kind() == FileKind.SPARSE_IMAGE ? Optional.of(new SparseSum()) : Optional.empty();
             Optional<DigestPass.Result> pass = wanted.isEmpty()
                     ? Optional.empty()
-                    : Optional.of(new DigestPass(workers, watch).run(file.stream(), wanted));
+                    : Optional.of(
+                            new DigestPass(workers, watch).run(file.stream(), wanted, sum.map(one -> one::update)));
+            sum.ifPresent(one -> one.mismatches().forEach(wrong -> looker.tell(sparseFault(piece, wrong))));
             return inspection(path, file, piece, root, pass, looker);
         }
     }
@@ -73,6 +79,13 @@ public final class Inspector {
             }
             return pass.digests();
         }
+    }
+
+    private static Finding sparseFault(Piece piece, SparseSum.Mismatch wrong) {
+        return Finding.stop(
+                "sparse-checksum",
+                "“%s”: a checksum inside the image is %s, but its content comes to %s. Fetch it again."
+                        .formatted(piece.path(), wrong.expected(), wrong.actual()));
     }
 
     private Inspection inspection(

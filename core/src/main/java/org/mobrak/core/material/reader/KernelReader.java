@@ -6,6 +6,7 @@ import java.io.InputStream;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.zip.CRC32;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.material.About;
@@ -31,7 +32,7 @@ final class KernelReader implements PartReader {
     private static final byte[] WRAPPED = Fields.magic("27051956");
 
     /** No kernel of a phone comes near it; it is held in memory whole. */
-    private static final int MOST_BYTES = 48 << 20;
+    static final int MOST_BYTES = 48 << 20;
     /** A kernel with more chance magic numbers than this is none. */
     private static final int MOST_TRIES = 64;
 
@@ -63,6 +64,19 @@ final class KernelReader implements PartReader {
     /** Reads what is known to be a kernel, whatever its first bytes. */
     static Part readAny(Piece piece, Looker looker) throws IOException {
         byte[] bytes = piece.in().readNBytes(MOST_BYTES + 1);
+        return ofBytes(piece, bytes, looker);
+    }
+
+    /** Reads what may be a kernel without any header; empty where nothing in it names itself. */
+    static Optional<Part> plain(Piece piece, Looker looker) throws IOException {
+        byte[] bytes = piece.in().readNBytes(MOST_BYTES);
+        BannerScan scan = new BannerScan();
+        scan.read(new ByteArrayInputStream(bytes));
+        return scan.best().isPresent() ? Optional.of(ofBytes(piece, bytes, looker)) : Optional.empty();
+    }
+
+    /** Reads a kernel whose bytes are in memory already. */
+    static Part ofBytes(Piece piece, byte[] bytes, Looker looker) throws IOException {
         if (bytes.length > MOST_BYTES) {
             looker.tell(Finding.note(
                     "kernel-too-large",
@@ -73,7 +87,7 @@ final class KernelReader implements PartReader {
         Search search = new Search(piece, looker);
         looker.attempt(piece, () -> search.kernel(bytes));
         return new Part(
-                piece.name(), piece.bytes(), FileKind.KERNEL_IMAGE, Optional.ofNullable(search.found), List.of());
+                piece.name(), piece.bytes(), FileKind.KERNEL_IMAGE, Optional.ofNullable(search.found), search.trees);
     }
 
     /** The search through one kernel's bytes. */
@@ -81,6 +95,7 @@ final class KernelReader implements PartReader {
         private final Piece piece;
         private final Looker looker;
         private About found;
+        private List<Part> trees = List.of();
 
         Search(Piece piece, Looker looker) {
             this.piece = piece;
@@ -101,6 +116,21 @@ final class KernelReader implements PartReader {
                 checkLength(fields);
             }
             found = banner(bytes, from, layout);
+            trees = DeviceTrees.in(bytes, from);
+            if (!trees.isEmpty()) {
+                looker.tell(Finding.note(
+                        "device-trees",
+                        "“%s”: a kernel with %s behind it: %s."
+                                .formatted(
+                                        piece.path(),
+                                        trees.size() == 1 ? "a device tree" : trees.size() + " device trees",
+                                        few(trees))));
+            }
+        }
+
+        private static String few(List<Part> trees) {
+            String first = trees.stream().limit(5).map(Part::name).collect(Collectors.joining("; "));
+            return trees.size() <= 5 ? first : first + " and " + (trees.size() - 5) + " more";
         }
 
         private void checkLength(Fields fields) throws Broken {

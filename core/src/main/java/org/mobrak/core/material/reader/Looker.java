@@ -29,6 +29,7 @@ final class Looker {
             new ElfReader(),
             new TarReader(),
             new Ext4Reader(),
+            new EmptyTarReader(),
             PLAIN);
 
     private final Path temporary;

@@ -1,7 +1,9 @@
 package org.mobrak.core.material.reader;
 
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -39,12 +41,38 @@ final class PackedReader implements PartReader {
     public Part read(Piece piece, Looker looker) throws IOException {
         Compression compression =
                 compression(new Fields(piece.in().head(Looker.HEAD_BYTES))).orElseThrow();
+        Optional<Part> kernel = compression == Compression.GZIP ? withTrees(piece, looker) : Optional.empty();
+        if (kernel.isPresent()) {
+            return kernel.get();
+        }
         List<Part> inside = new ArrayList<>();
         looker.attempt(piece, () -> {
             InputStream unpacked = looker.budget().meter(compression.open(piece.in(), true));
             inside.add(looker.look(piece.inside(innerName(piece.name()), OptionalLong.empty(), unpacked)));
         });
         return new Part(piece.name(), piece.bytes(), KINDS.get(compression), Optional.empty(), inside);
+    }
+
+    /**
+     * A packed kernel followed by device trees, the usual form on 64-bit phones (Linux documentation, arm64/booting, for the
+     * kernel; common practice for the trees). Empty for anything else, with nothing taken from the piece.
+     */
+    private static Optional<Part> withTrees(Piece piece, Looker looker) throws IOException {
+        if (piece.bytes().isEmpty() || piece.bytes().getAsLong() > KernelReader.MOST_BYTES) {
+            return Optional.empty();
+        }
+        byte[] bytes = piece.in().head((int) piece.bytes().getAsLong());
+        ByteArrayInputStream packed = new ByteArrayInputStream(bytes);
+        try (InputStream unpacked = looker.budget().meter(Compression.GZIP.open(packed, false))) {
+            unpacked.transferTo(OutputStream.nullOutputStream());
+        } catch (IOException | RuntimeException damaged) {
+            // Told when it is looked into as what it says it is.
+            return Optional.empty();
+        }
+        int end = bytes.length - packed.available();
+        return DeviceTrees.beginsAt(new Fields(bytes), end)
+                ? Optional.of(KernelReader.ofBytes(piece, bytes, looker))
+                : Optional.empty();
     }
 
     /** {@code recovery.img.gz} holds {@code recovery.img}; what has no such ending holds its content. */

@@ -5,11 +5,15 @@ import java.nio.ByteBuffer;
 import java.nio.CharBuffer;
 import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Locale;
 import org.mobrak.core.material.FileKind;
 import org.mobrak.core.material.Part;
 
 /** What no other reader knows: text, or nothing known. */
 final class PlainReader implements PartReader {
+    private static final List<String> KERNELS = List.of("zimage", "image", "kernel", "vmlinux", "boot");
+
     @Override
     public FileKind kind() {
         return FileKind.UNKNOWN;
@@ -23,7 +27,20 @@ final class PlainReader implements PartReader {
     @Override
     public Part read(Piece piece, Looker looker) throws IOException {
         byte[] head = piece.in().head(Looker.HEAD_BYTES);
-        return Part.plain(piece.name(), piece.bytes(), isText(head) ? FileKind.TEXT : FileKind.UNKNOWN);
+        if (isText(head)) {
+            return Part.plain(piece.name(), piece.bytes(), FileKind.TEXT);
+        }
+        Part unknown = Part.plain(piece.name(), piece.bytes(), FileKind.UNKNOWN);
+        boolean small = piece.bytes().orElse(Long.MAX_VALUE) <= KernelReader.MOST_BYTES;
+        return small && isCalledAKernel(unknown.plainName())
+                ? KernelReader.plain(piece, looker).orElse(unknown)
+                : unknown;
+    }
+
+    /** A kernel without any header shows by its own name for itself, which is looked for only where one is expected. */
+    private static boolean isCalledAKernel(String name) {
+        String plain = name.toLowerCase(Locale.ROOT);
+        return KERNELS.stream().anyMatch(plain::startsWith);
     }
 
     /** UTF-8 without control characters; a character cut by the end of the head does not count against it. */
