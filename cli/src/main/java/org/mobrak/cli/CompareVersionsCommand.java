@@ -32,7 +32,7 @@ final class CompareVersionsCommand implements Callable<Integer> {
 
     @Override
     public Integer call() {
-        OptionalInt order = VersionOrder.compare(first, second);
+        OptionalInt order = VersionOrder.againstLimit(first, second);
         PrintWriter out = spec.commandLine().getOut();
         if (json) {
             ObjectNode answer = JsonNodeFactory.instance.objectNode();
@@ -48,7 +48,11 @@ final class CompareVersionsCommand implements Callable<Integer> {
         if (order.isEmpty()) {
             return "No order can be told between %s and %s.".formatted(first, second);
         }
-        String word = order.getAsInt() < 0 ? "older than" : order.getAsInt() > 0 ? "newer than" : "the same as";
+        String word = order.getAsInt() < 0
+                ? "older than"
+                : order.getAsInt() > 0
+                        ? "newer than"
+                        : first.equals(second) ? "the same as" : "by its numbers the same as";
         return "%s is %s %s.".formatted(first, word, second);
     }
 }

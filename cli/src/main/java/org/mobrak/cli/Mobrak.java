@@ -29,7 +29,8 @@ import picocli.CommandLine.Spec;
             CompareVersionsCommand.class,
             InspectCommand.class,
             VerifyCommand.class,
-            CatalogueCommand.class
+            CatalogueCommand.class,
+            FactsCommand.class
         })
 public final class Mobrak implements Runnable {
     static final int DONE = 0;

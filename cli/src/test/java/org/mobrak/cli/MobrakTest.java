@@ -210,7 +210,14 @@ class MobrakTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"4.1.2, 4.1.10, -1", "5, 4.4.4, 1", "4.1, 4.1.0, 0", "3.4.0-a, 3.4.0-b, null"})
+    @CsvSource({
+        "4.1.2, 4.1.10, -1",
+        "5, 4.4.4, 1",
+        "4.1, 4.1.0, 0",
+        "3.4.0-a, 3.4.0-b, null",
+        "3.4.9-gd1, 3.4.9, 0",
+        "3.4.9, 3.4.9-gd1, null"
+    })
     void ordersTwoVersions(String first, String second, String order) throws IOException {
         Outcome outcome = run("", "compare-versions", first, second, "--json");
         assertThat(outcome.json().get("order").asText()).isEqualTo(order);

@@ -49,6 +49,7 @@ public final class Sample {
     private double minutes = 10;
     private double money;
     private boolean wipes;
+    private Optional<Route.Changes> changes = Optional.empty();
 
     private Sample(String id) {
         this.id = id;
@@ -124,6 +125,11 @@ public final class Sample {
 
     public Sample target(String model, String osVersion, String... builds) {
         phones.add(new Route.Target(model, Optional.of(osVersion), Optional.empty(), List.of(builds)));
+        return this;
+    }
+
+    public Sample anyBuild(String model, String osVersion, String who) {
+        phones.add(new Route.Target(model, Optional.of(osVersion), Optional.empty(), List.of(), Optional.of(who)));
         return this;
     }
 
@@ -206,6 +212,29 @@ public final class Sample {
         return this;
     }
 
+    public Sample step(Route.Phase phase, String title, Route.Wipe wipe) {
+        Optional<String> none = Optional.empty();
+        steps.add(new Route.RouteStep(
+                phase,
+                title,
+                title,
+                none,
+                none,
+                none,
+                Optional.empty(),
+                Optional.empty(),
+                none,
+                false,
+                Optional.of(wipe)));
+        return this;
+    }
+
+    /** What it changes in full; its effects are these and no others. */
+    public Sample changing(Route.Changes all) {
+        changes = Optional.of(all);
+        return this;
+    }
+
     public Route making(Fact fact, String value) {
         return making(Map.of(fact, value));
     }
@@ -218,7 +247,7 @@ public final class Sample {
                 family,
                 "summary",
                 new Route.Scope(phones, excluded, requires),
-                new Route.Changes(effects, writes, keeps, marks, wipes, false),
+                changes.orElseGet(() -> new Route.Changes(effects, writes, keeps, marks, wipes, false)),
                 new Route.Costs(time, new Minutes(0, 0, 0), Optional.of(new Route.Money(money, "USD"))),
                 new Route.Work(List.of(), List.of(), gates, steps),
                 reports,

@@ -203,12 +203,15 @@ final class Answers {
                 .filter(ruler -> ruler.part(Role.BOOTLOADER_REVISION).isPresent());
     }
 
-    /** The revision one lower or higher, in as many characters; empty at the end of the digits or the alphabet. */
+    /** The revision one lower or higher, in as many characters; empty at the end of the numbers or the alphabet. */
     private static Optional<String> stepped(String revision, int step) {
-        char last = revision.charAt(revision.length() - 1);
-        char next = (char) (last + step);
-        return Character.isDigit(last) && Character.isDigit(next)
-                        || Character.isLetter(last) && Character.isLetter(next)
+        if (revision.chars().allMatch(Character::isDigit)) {
+            String next = String.valueOf(Integer.parseInt(revision) + step);
+            boolean fits = next.charAt(0) != '-' && next.length() <= revision.length();
+            return fits ? Optional.of("0".repeat(revision.length() - next.length()) + next) : Optional.empty();
+        }
+        char next = (char) (revision.charAt(revision.length() - 1) + step);
+        return Character.isLetter(next)
                 ? Optional.of(revision.substring(0, revision.length() - 1) + next)
                 : Optional.empty();
     }

@@ -73,6 +73,22 @@ class CatalogueLoaderTest {
                 "osVersion: \"5.1.1\"}; osVersion: \"5.1.1\"}|    - {model: TS-J540, osVersion: \"5.1.1\"}; 8; stands twice",
                 "handsOn: [5, 8, 15]; handsOn: [-5, 8, 15]; 15; minimum",
                 "sha256: ; md5: ; 19; md5",
+                "osVersion: \"5.1.1\"; osVersion: \"5.*\"; 7; pattern",
+                "is: [unlocked]; is: [\"*\"]; 10; must be one of",
+                "fact: lock, is: [unlocked]; fact: buildNumber, is: [\"J5-*\"]; 10; “is” compares exactly",
+                "fact: lock, is: [unlocked]; fact: buildNumber, atLeast: \"7\"; 10; has no order",
+                "fact: lock, is: [unlocked]; fact: osVersion, atMost: newest; 10; has no order",
+                "fact: lock, is: [unlocked]; fact: patchLevel, atMost: \"2016-01-01\"; 10; is a day",
+                "fact: lock, is: [unlocked]; fact: osVersion, notAfter: 2016-01-01; 10; is no day",
+                "fact: lock, is: [unlocked]; fact: serial, revisionAtMost: \"3\"; 10; finds a bootloader revision",
+                "date: 2016-10-04; date: 2014-02-29; 28; is no day",
+                "batteryPercent, atLeast: 50; osVersion, atLeast: 50; 21; is no number",
+                "batteryPercent, atLeast: 50; card, is: [perhaps]; 21; must be one of yes, no",
+                "e07c5b92a36f18d4409be7125dc8f3a61b90e4d27fa5380c6d1e83b7249f5ac0}; e07c5b92a36f18d4409be7125dc8f3a61b90e4d27fa5380c6d1e83b7249f5ac0, partition: radio}; 19; does not say it writes",
+                "writes: [recovery]; writes: [recovery]|  keeps: [system]; 14; nothing to keep",
+                "writes: [recovery]; writes: [recovery]|  lightWipe: true; 14; no wipe to choose",
+                "writes: [recovery]; writes: [recovery, radio]; 7; names no build",
+                "effects: {recovery: custom}; effects: {recovery: custom, customWrites: \"+x\"}; 12; whole number",
             })
     void tellsEachFaultWithItsLine(String good, String bad, int line, String words) throws IOException {
         String text = Files.readString(folder.resolve(ROUTE));

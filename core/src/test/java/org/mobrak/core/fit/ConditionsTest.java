@@ -15,8 +15,10 @@ import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.catalogue.Hole;
+import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.build.Overlay;
 import org.mobrak.core.identity.build.Rulers;
 
 /** What a route can ask besides a value: patterns, days, bootloader revisions and open holes. */
@@ -37,6 +39,86 @@ class ConditionsTest {
         assertThat(clause.reason()).contains("LN2-?09-13*");
     }
 
+    /** A limit on the numbers is answered by the numbers; a limit with a suffix only by the same suffix. */
+    @ParameterizedTest
+    @CsvSource({
+        "3.4.9-gd1e2f3, 3.4.9, yes",
+        "3.4.10-gd1e2f3, 3.4.9, no",
+        "3.4.9, 3.4.9-a, unknown",
+        "3.4.9-a, 3.4.9-a, yes",
+        "3.4.9-b, 3.4.9-a, unknown",
+        "new, 3.4.9, unknown",
+    })
+    void suffixesOfKernelsCarryNoOrder(String release, String limit, String result) {
+        Condition atMost =
+                new Condition.Between(Fact.KERNEL_RELEASE, Optional.empty(), Optional.of(limit), Optional.empty());
+        Clause clause = judge(atMost, "kernelRelease=" + release);
+        assertThat(clause.result().word()).isEqualTo(result);
+        if (release.contains("-") && !result.equals("unknown")) {
+            assertThat(clause.reason()).contains("behind the numbers carries no order");
+        }
+    }
+
+    /** Build numbers are ordered by their maker's grammar, and nobody else's. */
+    @ParameterizedTest
+    @CsvSource({
+        "LN2-F09-131022, yes",
+        "LN2-F08-130611, no",
+        "LN2-E09-131022, unknown",
+        "J5-511-0382, unknown",
+        "9, unknown"
+    })
+    void buildNumbersAreOrderedByTheirGrammar(String build, String result) {
+        Condition atLeast = new Condition.Between(
+                Fact.BUILD_NUMBER, Optional.of("LN2-F09-131001"), Optional.empty(), Optional.empty());
+        assertThat(judge(atLeast, "maker=Orvane", "buildNumber=" + build)
+                        .result()
+                        .word())
+                .isEqualTo(result);
+    }
+
+    /** A patch level on an OS too old to have one is older than any. */
+    @Test
+    void absentIsAnAnswer() {
+        Optional<String> none = Optional.empty();
+        Optional<String> day = Optional.of("2016-01-01");
+        assertThat(judge(new Condition.Dated(Fact.PATCH_LEVEL, none, day, none), "osVersion=5.1.1")
+                        .result())
+                .isEqualTo(Truth.YES);
+        assertThat(judge(new Condition.Dated(Fact.PATCH_LEVEL, day, none, none), "osVersion=5.1.1")
+                        .result())
+                .isEqualTo(Truth.NO);
+        assertThat(judge(new Condition.Dated(Fact.PATCH_LEVEL, none, day, none), "osVersion=6.0")
+                        .result())
+                .isEqualTo(Truth.UNKNOWN);
+        assertThat(judge(new Condition.Dated(Fact.PATCH_LEVEL, none, day, none), "lock=locked")
+                        .result())
+                .isEqualTo(Truth.UNKNOWN);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "3, 02, no",
+        "02, 3, yes",
+        "9, 10, yes",
+        "A, B, yes",
+        "Z, AA, yes",
+        "9, A, yes",
+        "A1, 9, unknown",
+        "x, 9, unknown"
+    })
+    void revisionsAreOrderedAsNumbersOrLetters(String revision, String most, String result) {
+        Truth truth = ConditionJudge.within(Optional.empty(), revision, Optional.of(most), Overlay::compareParts);
+        assertThat(truth.word()).isEqualTo(result);
+    }
+
+    /** A battery gate over what is no number is unknown, and never a crash. */
+    @Test
+    void aGateOverWhatIsNoNumberIsUnknown() {
+        Route.Gate gate = new Route.Gate(Fact.OS_VERSION, List.of(), Optional.of(4), "why");
+        assertThat(GateJudge.of(gate, facts("osVersion=4.1")).result()).isEqualTo(Truth.UNKNOWN);
+    }
+
     @ParameterizedTest
     @CsvSource({
         "2013-12-31, yes",
@@ -44,6 +126,10 @@ class ConditionsTest {
         "2014-01-01, no",
         "2012-12-31, no",
         "yesterday, unknown",
+        "2013-02-30, unknown",
+        "2013-12-31 and more, unknown",
+        "2013-11, yes",
+        "2014-01, no",
     })
     void daysAreComparedAsDays(String day, String result) {
         Condition dated = new Condition.Dated(

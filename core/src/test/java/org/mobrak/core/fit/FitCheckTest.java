@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 import static org.mobrak.core.Sample.facts;
 import static org.mobrak.core.Sample.route;
 
+import java.io.IOException;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
@@ -16,6 +17,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
+import org.mobrak.core.catalogue.Hole;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
@@ -157,6 +159,133 @@ class FitCheckTest {
             assertThat(clause.reason()).contains("TS-J540 and TS-J540B");
             assertThat(clause.asks()).containsExactly(Fact.MODEL);
         });
+    }
+
+    /** By build number, incremental or build id, whichever is listed; a name of another form clears nothing. */
+    @ParameterizedTest
+    @CsvSource({
+        "HD31-44, buildNumber=HD31-44, fits",
+        "HD31-44, buildNumber=HD31-45, refused",
+        "HD31-?4, buildNumber=HD31-44, fits",
+        "7012345, buildNumber=HD31-44, needs a reading",
+        "7012345, buildNumber=HD31-44 incremental=7012345, fits",
+        "7012345, buildNumber=HD31-44 incremental=7012346, refused",
+        "GRK39F, buildNumber=HD31-44, needs a reading",
+        "GRK39F, buildNumber=HD31-44 buildId=GRK39F, fits",
+        "GRK39F, buildNumber=HD31-44 buildId=GRK39, refused",
+        "GRK39F, buildNumber=GRK39, refused",
+        "HD31-44, lock=locked, needs a reading",
+    })
+    void aListMayHoldAnyOfABuildsNames(String listed, String said, String verdict) {
+        Facts facts = facts(("model=M1 osVersion=4.1 " + said).split(" "));
+        Route exact = route("exact").target("M1", "4.1", listed).making(Fact.ROOT, "permanent");
+        assertThat(FitCheck.alone(NOTHING, exact, facts, Optional.of(School.EXACT))
+                        .verdict()
+                        .word())
+                .isEqualTo(verdict);
+        Route without = route("without")
+                .target("M1", "4.1")
+                .excluding(listed, "closed.")
+                .making(Fact.ROOT, "permanent");
+        String opposite = Map.of("fits", "refused", "refused", "fits").getOrDefault(verdict, verdict);
+        assertThat(FitCheck.alone(NOTHING, without, facts, Optional.empty())
+                        .verdict()
+                        .word())
+                .as("the same name excluded")
+                .isEqualTo(opposite);
+    }
+
+    @Test
+    void thatNoBuildIsListedIsKnownBeforeTheBuildIs() {
+        Route unlisted = route("unlisted").target("M1", "4.1").making(Fact.ROOT, "permanent");
+        RouteFit fit = FitCheck.alone(NOTHING, unlisted, facts("model=M1", "osVersion=4.1"), Optional.of(School.EXACT));
+        assertThat(fit.verdict()).isEqualTo(Verdict.REFUSED);
+        assertThat(fit.clauses().get(1).reason()).contains("lists no exact builds");
+    }
+
+    /** Somebody may say that every build will do; of another OS version he does not speak. */
+    @ParameterizedTest
+    @CsvSource({"4.1, fits", "4.2, refused", ", needs a reading"})
+    void anyBuildWillDoWhereSomebodySaysSo(String os, String verdict) {
+        Route any = route("any").anyBuild("M1", "4.1", "The maker's own notes.").making(Fact.ROOT, "permanent");
+        Facts facts = os == null ? facts("model=M1") : facts("model=M1", "osVersion=" + os);
+        RouteFit fit = FitCheck.alone(NOTHING, any, facts, Optional.of(School.EXACT));
+        assertThat(fit.verdict().word()).isEqualTo(verdict);
+        assertThat(fit.clauses().get(1).reason()).contains("The maker's own notes.");
+    }
+
+    /** What can brick for good wants every fact settled that it rests on. */
+    @Test
+    void whatCanBrickForGoodWaitsForEveryConflict() {
+        Facts torn = new Ledger(List.of(
+                        Sample.reading(Fact.BUILD_NUMBER, "B1", Source.PROPERTY_LISTING, "a", 1, Sample.NOW),
+                        Sample.reading(Fact.BUILD_NUMBER, "B2", Source.ABOUT_SCREEN, "b", 1, Sample.NOW)))
+                .facts()
+                .supposing(Map.of(Fact.MODEL, "M1", Fact.OS_VERSION, "4.1"));
+        Route deadly = route("deadly")
+                .target("M1", "4.1", "B1")
+                .writing(PartitionClass.BOOTLOADER)
+                .making(Fact.LOCK, "unlocked");
+        Route mild = route("mild").target("M1", "4.1", "B1").making(Fact.ROOT, "permanent");
+        assertThat(FitCheck.alone(NOTHING, deadly, torn, Optional.empty()).verdict())
+                .isEqualTo(Verdict.NEEDS_READING);
+        assertThat(FitCheck.alone(NOTHING, mild, torn, Optional.of(School.EXACT))
+                        .verdict())
+                .isEqualTo(Verdict.CAUTION);
+    }
+
+    /** A no that a route turns must be a yes after all that the route writes, and what it writes may make others unknown. */
+    @Test
+    void aStepThatForgetsIsNoHelp() {
+        Route strict = route("strict")
+                .target("M1", "4.1", "B1")
+                .writing(PartitionClass.RADIO)
+                .making(Fact.ROOT, "permanent");
+        Facts phone = facts("model=M1", "osVersion=4.2", "buildNumber=B2", "root=none");
+        Route silent = route("silent").replacing(PartitionClass.SYSTEM).making(Fact.OS_VERSION, "4.1");
+        Route telling = route("telling")
+                .replacing(PartitionClass.SYSTEM)
+                .making(Map.of(Fact.OS_VERSION, "4.1", Fact.BUILD_NUMBER, "B1"));
+        assertThat(verdicts(phone, silent, strict)).containsExactly(Verdict.FITS, Verdict.REFUSED);
+        assertThat(verdicts(phone, telling, strict)).containsExactly(Verdict.FITS, Verdict.NEEDS_STEP);
+    }
+
+    /** Every kind of clause has answers that tell its verdicts apart; what changes nothing is never asked. */
+    @Test
+    void theNextReadingKnowsEveryKindOfClause() throws IOException {
+        Catalogue shipped = Sample.shipped();
+        Hole hole = shipped.hole("CVE-2015-3636").orElseThrow();
+        Optional<String> none = Optional.empty();
+        Map<Fact, Condition> asked = new EnumMap<>(Map.of(
+                Fact.PATCH_LEVEL, new Condition.Dated(Fact.PATCH_LEVEL, none, Optional.of("2016-01-01"), none),
+                Fact.BASEBAND, new Condition.Like(Fact.BASEBAND, List.of("R?-*"), none),
+                Fact.BOOTLOADER, new Condition.Revision(Fact.BOOTLOADER, none, Optional.of("09"), none),
+                Fact.KERNEL_RELEASE, new Condition.Between(Fact.KERNEL_RELEASE, none, Optional.of("3.4"), none),
+                Fact.CARRIER, new Condition.Not(new Condition.OneOf(Fact.CARRIER, List.of("Brookcell"), none), none),
+                Fact.BUILD_DATE, new Condition.HoleOpen(hole.id(), none)));
+        asked.forEach((fact, condition) -> {
+            Catalogue one = new Catalogue(
+                    shipped.phones(),
+                    List.of(route("one").needs(condition).making(Fact.ROOT, "permanent")),
+                    shipped.rulers(),
+                    shipped.holes());
+            Facts rest = fact == Fact.BUILD_DATE
+                    ? facts("maker=Orvane", "kernelRelease=3.10.0", "osVersion=4.4")
+                    : facts("maker=Orvane");
+            List<NextReading> next = NextReading.propose(one, rest, Optional.empty(), one.routes());
+            assertThat(next).as("%s", fact).isNotEmpty();
+            assertThat(next.get(0).fact()).isEqualTo(fact);
+            assertThat(next.get(0).bits()).isGreaterThan(0);
+        });
+        Catalogue patched = new Catalogue(
+                List.of(),
+                List.of(route("patched").needs(asked.get(Fact.PATCH_LEVEL)).making(Fact.ROOT, "permanent")));
+        assertThat(NextReading.propose(patched, facts("osVersion=4.4"), Optional.empty(), patched.routes()))
+                .as("that there is none is an answer")
+                .isEmpty();
+        assertThat(NextReading.propose(patched, facts("osVersion=6.0"), Optional.empty(), List.of()))
+                .as("no verdict that matters")
+                .isEmpty();
     }
 
     @Test

@@ -8,6 +8,7 @@ import static org.mobrak.core.Sample.route;
 
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -25,8 +26,10 @@ import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.KnownPhone;
 import org.mobrak.core.catalogue.Minutes;
 import org.mobrak.core.catalogue.PartitionClass;
+import org.mobrak.core.catalogue.Recognition;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.FitCheck;
+import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.fit.Truth;
@@ -45,7 +48,7 @@ class PlannerTest {
     private static final Route ROOT =
             route("root").needs(Fact.RECOVERY, "custom").making(Fact.ROOT, "permanent");
     private static final Route BOUGHT = route("bought").costing(25, 5, false).making(Fact.ROOT, "permanent");
-    private static final Facts LOCKED = facts("lock=locked", "recovery=stock");
+    private static final Facts LOCKED = facts("lock=locked", "recovery=stock", "osVersion=4.1");
 
     @Test
     void putsRoutesInARowAndOffersWhatNothingBeats() {
@@ -160,13 +163,146 @@ class PlannerTest {
                 .containsExactly(Verdict.REFUSED);
     }
 
+    /** The wrong yes: stock firmware, then a chain that fits the build which the firmware has just replaced. */
+    @Test
+    void noClauseIsAnsweredByWhatWasReadBeforeTheWrite() {
+        Route stock = route("stock")
+                .target("M1", "4.4")
+                .replacing(PartitionClass.SYSTEM, PartitionClass.KERNEL)
+                .making(Map.of(Fact.OS_VERSION, "4.4", Fact.UPDATE, "pending"));
+        Route chain = route("chain")
+                .target("M1", "4.4", "B1")
+                .needs(Fact.UPDATE, "pending")
+                .replacing(PartitionClass.BOOTLOADER)
+                .making(Fact.ROOT, "permanent");
+        Facts phone = facts("model=M1", "osVersion=4.4", "buildNumber=B1", "kernelRelease=3.4", "update=installed");
+        Catalogue catalogue = new Catalogue(List.of(), List.of(stock, chain));
+        Planner.Answer answer = Planner.plan(Goal.ROOT, catalogue, phone, Optional.empty(), Limits.none());
+        assertThat(answer.plans()).isEmpty();
+        assertThat(answer.assuming())
+                .singleElement()
+                .satisfies(plan -> assertThat(plan.assumptions())
+                        .singleElement()
+                        .satisfies(open -> assertThat(open.asks()).contains(Fact.BUILD_NUMBER)));
+        Plan plan = new Plan(Goal.ROOT, List.of(stock, chain), Cost.none());
+        Replay replay = Replay.of(plan, catalogue, phone, Optional.empty());
+        assertThat(replay.isSound()).isFalse();
+        assertThat(replay.isSoundAssuming()).isTrue();
+        assertThat(replay.steps().get(0).changesInWords()).contains("Build number B1 → not known any more");
+        assertThat(replay.end().value(Fact.BOOTLOADER)).isEmpty();
+    }
+
+    /** Nobody has touched this phone, as far as anybody knows: that is supposed first, and said. */
+    @Test
+    void plansForAnUntouchedPhoneComeFirst() {
+        Route unlock = route("unlock").needs(Fact.LOCK, "locked").making(Fact.LOCK, "unlocked");
+        Planner.Answer answer = plan(Facts.none(), Limits.none(), unlock, RECOVERY, ROOT);
+        assertThat(answer.plans()).isEmpty();
+        assertThat(answer.assuming())
+                .extracting(plan -> plan.supposition().orElseThrow() + ": " + plan.title())
+                .containsExactly(
+                        "If the bootloader lock is locked (as usual): Route unlock → Route recovery → Route root",
+                        "If the recovery is custom: Route root",
+                        "If the bootloader lock is unlocked: Route recovery → Route root");
+        Map<Fact, String> supposed = answer.assuming().get(0).supposes();
+        assertThat(plan(Facts.none().supposing(supposed), Limits.none(), unlock, RECOVERY, ROOT)
+                        .plans())
+                .as("once it is noted, the plan stands on what is known")
+                .extracting(Plan::title)
+                .containsExactly(answer.assuming().get(0).title());
+        Planner.Answer back = Planner.plan(
+                Goal.STOCK, new Catalogue(List.of(), List.of(ROOT)), Facts.none(), Optional.empty(), Limits.none());
+        assertThat(back.plans()).isEmpty();
+        assertThat(back.assuming().get(0).routes())
+                .as("an untouched phone is stock")
+                .isEmpty();
+        assertThat(back.assuming().get(0).supposition())
+                .hasValueSatisfying(words -> assertThat(words).contains("the recovery is stock (as usual)"));
+    }
+
+    @Test
+    void withoutAModelNumberNoPlanIsMadeForSomeOtherPhone() throws IOException {
+        Catalogue catalogue = Sample.shipped();
+        for (Goal goal : Goal.usual()) {
+            Planner.Answer answer =
+                    Planner.plan(goal, catalogue, facts("osVersion=4.1.2"), Optional.empty(), Limits.none());
+            assertThat(answer.recognition()).isInstanceOf(Recognition.NotRead.class);
+            assertThat(answer.recognition().sentence().orElseThrow()).contains("Read it first: About screen");
+            assertThat(Stream.of(answer.plans(), answer.rest(), answer.assuming())
+                            .flatMap(List::stream)
+                            .flatMap(plan -> plan.routes().stream()))
+                    .allMatch(route -> route.fits().phones().isEmpty());
+            assertThat(Planner.nextReadings(goal, catalogue, facts("osVersion=4.1.2"), Optional.empty())
+                            .get(0)
+                            .fact())
+                    .isEqualTo(Fact.MODEL);
+        }
+    }
+
+    @ParameterizedTest
+    @CsvSource({"OV-L2I0F, Did you mean OV-L210F", "VM-P9O, Did you mean VM-P90", "VM-P71, The nearest known are VM-P70"
+    })
+    void ofAPhoneThatNoRouteNamesItSaysSoAndWhoIsNear(String model, String words) throws IOException {
+        Catalogue catalogue = Sample.shipped();
+        Facts facts = facts("model=" + model, "osVersion=4.1.2");
+        Planner.Answer answer = Planner.plan(Goal.ROOT, catalogue, facts, Optional.empty(), Limits.none());
+        assertThat(answer.recognition().sentence().orElseThrow())
+                .startsWith("No route in the catalogue names model number " + model)
+                .contains(words)
+                .contains("add the phone under phones and a route for it under routes");
+        assertThat(answer.assuming())
+                .allSatisfy(plan -> assertThat(plan.routes())
+                        .allMatch(route -> route.fits().phones().isEmpty()));
+        assertThat(Planner.nextReadings(Goal.ROOT, catalogue, facts, Optional.empty()))
+                .allSatisfy(next -> assertThat(next.bits()).isGreaterThan(0))
+                .extracting(NextReading::fact)
+                .doesNotContain(Fact.MODEL, Fact.CHIPSET);
+    }
+
+    @Test
+    void aLightWipeLetsAPlanKeepTheData() throws IOException {
+        Catalogue catalogue = Sample.shipped();
+        Facts lantern =
+                facts("model=OV-L210", "osVersion=4.1.2", "recovery=custom", "chipset=reed-2", "imageBackup=verified");
+        Planner.Answer full = Planner.plan(Goal.CUSTOM_OS, catalogue, lantern, Optional.empty(), Limits.none());
+        assertThat(full.plans()).allMatch(plan -> plan.cost().dataLoss());
+        Planner.Answer kept = Planner.plan(
+                Goal.CUSTOM_OS,
+                catalogue,
+                lantern,
+                Optional.empty(),
+                Limits.none().with("no-data-loss"));
+        assertThat(kept.plans()).isNotEmpty().noneMatch(plan -> plan.cost().dataLoss());
+    }
+
+    /** Why a route is in no plan, in a sentence that is true of it. */
+    @Test
+    void saysTheTrueReasonWhyARouteIsUnused() {
+        Route slow = route("slow").costing(0, 50, false).making(Fact.ROOT, "permanent");
+        Route quick = route("quick").costing(0, 5, false).making(Fact.ROOT, "permanent");
+        Route dear = route("dear").costing(9, 1, false).making(Fact.ROOT, "permanent");
+        Route other = route("other").making(Fact.OTA_PATH, "blocked");
+        Catalogue catalogue = new Catalogue(List.of(), List.of(slow, quick, dear, other));
+        Limits free = Limits.none().with("no-money");
+        Planner.Answer answer = Planner.plan(Goal.ROOT, catalogue, LOCKED, Optional.empty(), free);
+        Unused unused = new Unused(answer, catalogue, LOCKED, Optional.empty(), free);
+        assertThat(unused.sentence(slow)).isEqualTo("“Route quick” leads there too and costs no more in any respect.");
+        assertThat(unused.sentence(dear)).contains("Your limits keep it out", "costs money");
+        assertThat(unused.sentence(other)).contains("does not lead to the goal");
+    }
+
     @Test
     void aFuseIsBlownOnlyOnce() {
         Route blowing = route("blowing").making(Map.of(Fact.ROOT, "permanent", Fact.WARRANTY_FUSE, "blown"));
         Limits spared = Limits.none().with("no-blown-fuse");
         assertThat(plan(facts("warrantyFuse=intact"), spared, blowing).blockers())
                 .containsExactly("Limit “no blown fuse”: “Route blowing” blows the warranty fuse.");
-        assertThat(plan(facts("warrantyFuse=blown"), spared, blowing).plans()).hasSize(1);
+        Planner.Answer borne = plan(facts("warrantyFuse=blown"), spared.with("no-marks"), blowing);
+        assertThat(borne.plans())
+                .singleElement()
+                .satisfies(plan -> assertThat(plan.cost().marks())
+                        .as("what is blown already costs nothing more")
+                        .isEmpty());
     }
 
     @Test
@@ -343,7 +479,8 @@ class PlannerTest {
                 Map.entry(Fact.RECOVERY, "custom"),
                 Map.entry(Fact.ROOT, "permanent"),
                 Map.entry(Fact.LOCK, "locked"),
-                Map.entry(Fact.CARD, "yes"));
+                Map.entry(Fact.CARD, "yes"),
+                Map.entry(Fact.OS_VERSION, "4.1"));
         List<Route> routes = new ArrayList<>();
         for (int i = 0; i < 6; i++) {
             Sample route = route("r" + i).costing(random.nextInt(3) * 5, 1 + random.nextInt(20), random.nextBoolean());
@@ -355,6 +492,10 @@ class PlannerTest {
                 route.needs(needed.getKey(), needed.getValue());
             }
             Map.Entry<Fact, String> made = states.get(random.nextInt(states.size()));
+            if (random.nextInt(3) == 0) {
+                routes.add(route.replacing(PartitionClass.SYSTEM).making(made.getKey(), made.getValue()));
+                continue;
+            }
             routes.add(
                     route.writing(PartitionClass.values()[random.nextInt(4)]).making(made.getKey(), made.getValue()));
         }
@@ -393,6 +534,19 @@ class PlannerTest {
                         reached);
             }
         }
+    }
+
+    /** The state after a route by its definition, written down once more; of the facts of these catalogues only. */
+    private static Facts byHand(Route route, Facts facts) {
+        Map<Fact, String> after = new EnumMap<>(Fact.class);
+        after.putAll(facts.values());
+        boolean replaces = route.changes().writes().contains(PartitionClass.SYSTEM)
+                && !route.changes().keeps().contains(PartitionClass.SYSTEM);
+        if (replaces) {
+            after.remove(Fact.OS_VERSION);
+        }
+        after.putAll(route.changes().effects());
+        return Facts.none().supposing(after);
     }
 
     /**
