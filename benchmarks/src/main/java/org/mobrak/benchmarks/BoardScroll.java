@@ -41,7 +41,7 @@ public final class BoardScroll extends Application {
         Path home = Path.of(parameters.get(0));
         folder = Files.createTempDirectory("board");
         Path catalogue = Files.createDirectory(folder.resolve("catalogue"));
-        ManyRoutes.write(home.resolve("catalogue"), catalogue, Integer.parseInt(parameters.get(1)));
+        ManyRoutes.write(List.of(home.resolve("catalogue"), home.resolve("demo/catalogue")), catalogue, Integer.parseInt(parameters.get(1)));
         Workspace.create(folder.resolve("workspace"), catalogue);
         session = new Session(
                 folder.resolve("workspace"), DrawerFile.benchOf(folder.resolve("workspace")), Clock.systemUTC());

@@ -46,7 +46,7 @@ public class Collection {
 
     @Setup
     public void prepare() throws IOException {
-        catalogue = CatalogueLoader.load(Path.of("catalogue")).catalogue();
+        catalogue = CatalogueLoader.load(Shipped.FOLDERS).catalogue();
         folder = Files.createTempDirectory("collection");
         String listing = Files.readString(Path.of("demo/readings/hive-03-listing.txt"));
         StringBuilder filler = new StringBuilder();

@@ -53,7 +53,7 @@ public class FromListingToPlan {
                     .append("]\n");
         }
         listing = new RawText("listing", text.toString(), List.of());
-        catalogue = CatalogueLoader.load(Path.of("catalogue")).catalogue();
+        catalogue = CatalogueLoader.load(Shipped.FOLDERS).catalogue();
         facts = listingToFacts().supposing(Map.of(Fact.LOCK, "locked", Fact.RECOVERY, "stock"));
     }
 

@@ -53,7 +53,7 @@ public class Growth {
 
     @Setup(Level.Trial)
     public void prepare() throws IOException {
-        folder = ManyRoutes.write(Path.of("catalogue"), Files.createTempDirectory("growth"), routes);
+        folder = ManyRoutes.write(Shipped.FOLDERS.own(), Files.createTempDirectory("growth"), routes);
         kept = Files.createTempDirectory("growth-cache");
         cache = new CatalogueCache(kept);
         catalogue = cache.load(folder).catalogue();

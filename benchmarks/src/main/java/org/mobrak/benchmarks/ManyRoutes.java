@@ -17,27 +17,30 @@ final class ManyRoutes {
     private static final Pattern MODEL = Pattern.compile("\\bmodel: ([^,}]+)");
     private static final Pattern ID = Pattern.compile("(?m)^id: (.+)$");
 
-    private final Path shipped;
+    private static final Pattern NAME = Pattern.compile("(?m)^name: (.+)$");
+
     private final Path folder;
 
-    private ManyRoutes(Path shipped, Path folder) {
-        this.shipped = shipped;
+    private ManyRoutes(Path folder) {
         this.folder = folder;
     }
 
     /** Writes a catalogue with this many routes into an empty folder. */
-    static Path write(Path shipped, Path folder, int routes) throws IOException {
-        new ManyRoutes(shipped, folder).write(routes);
+    static Path write(List<Path> shipped, Path folder, int routes) throws IOException {
+        for (Path one : shipped) {
+            PathUtils.copyDirectory(one, folder);
+        }
+        new ManyRoutes(folder).write(routes);
         return folder;
     }
 
     private void write(int routes) throws IOException {
-        PathUtils.copyDirectory(shipped, folder);
         List<Path> own = files("routes");
+        List<Path> phones = files("phones");
         int missing = routes - own.size();
         for (int copy = 1; missing > 0; copy++) {
-            for (Path phones : files("phones")) {
-                again(phones, copy);
+            for (Path family : phones) {
+                again(family, copy);
             }
             for (Path route : own.subList(0, Math.min(own.size(), missing))) {
                 again(route, copy);
@@ -47,13 +50,14 @@ final class ManyRoutes {
     }
 
     private List<Path> files(String kind) throws IOException {
-        try (Stream<Path> files = Files.list(shipped.resolve(kind))) {
+        try (Stream<Path> files = Files.list(folder.resolve(kind))) {
             return files.sorted().toList();
         }
     }
 
     private void again(Path file, int copy) throws IOException {
         String text = ID.matcher(Files.readString(file)).replaceFirst("id: $1-" + copy);
+        text = NAME.matcher(text).replaceAll(found -> Matcher.quoteReplacement(other(found.group(), copy)));
         String moved = MODEL.matcher(text).replaceAll(found -> Matcher.quoteReplacement(other(found.group(), copy)));
         String name = file.getFileName().toString().replace(".yaml", "-" + copy + ".yaml");
         Files.writeString(folder.resolve(file.getParent().getFileName()).resolve(name), moved);

@@ -63,8 +63,6 @@ public final class Mobrak implements Runnable {
         Path home = Path.of(System.getProperty("mobrak.home", "."));
         Path cache = Path.of(System.getProperty(
                 "mobrak.cache", home.resolve("cli/target/cache").toString()));
-        // Numbers and days are written in one way, whatever the computer's locale; the words are English anyway.
-        Locale.setDefault(Locale.ROOT);
         PrintWriter out = new PrintWriter(System.out, true, StandardCharsets.UTF_8);
         PrintWriter err = new PrintWriter(System.err, true, StandardCharsets.UTF_8);
         System.exit(run(new Mobrak(System.in, Clock.systemUTC(), home, cache), out, err, arguments));
@@ -72,6 +70,8 @@ public final class Mobrak implements Runnable {
 
     /** Runs one command and gives its exit status. */
     static int run(Mobrak mobrak, PrintWriter out, PrintWriter err, String... arguments) {
+        // Numbers and days are written in one way, whatever the computer's locale; the words are English anyway.
+        Locale.setDefault(Locale.ROOT);
         return new CommandLine(mobrak)
                 .setOut(out)
                 .setErr(err)

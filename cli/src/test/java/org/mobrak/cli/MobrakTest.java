@@ -23,6 +23,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class MobrakTest {
     private static final Path HOME = Path.of(System.getProperty("mobrak.home"));
@@ -225,6 +226,24 @@ class MobrakTest {
         assertThat(run("", "compare-versions", first, second).out())
                 .contains(first)
                 .contains(second);
+    }
+
+    /** Digits and marks are the same on every computer. */
+    @ParameterizedTest
+    @ValueSource(strings = {"ar-EG-u-nu-arab", "de-DE", "hi-IN-u-nu-deva"})
+    void writesTheSameWhateverTheLocale(String locale) {
+        String[] plan = {"plan", "--goal", "root", "--all", reading("hive-03-listing.txt")};
+        String[] inspect = {
+            "inspect", HOME.resolve("demo/files/key-recovery-l210.tar").toString()
+        };
+        List<String> before = List.of(run("", plan).out(), run("", inspect).out());
+        Locale usual = Locale.getDefault();
+        try {
+            Locale.setDefault(Locale.forLanguageTag(locale));
+            assertThat(List.of(run("", plan).out(), run("", inspect).out())).isEqualTo(before);
+        } finally {
+            Locale.setDefault(usual);
+        }
     }
 
     @Test

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import javafx.collections.ObservableList;
 import javafx.css.PseudoClass;
+import javafx.event.ActionEvent;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -17,7 +18,9 @@ import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.Spinner;
+import javafx.scene.control.TextField;
 import javafx.scene.control.TitledPane;
+import javafx.scene.input.Clipboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.Pane;
 import org.junit.jupiter.api.AfterEach;
@@ -25,6 +28,8 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.core.fit.School;
+import org.mobrak.core.fit.Verdict;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
 import org.mobrak.core.plan.Plan;
@@ -138,16 +143,57 @@ class WaysTest {
         desktop.assertShows("Bootloader lock locked → unlocked");
         desktop.robot().clickOn("#limit-data");
         desktop.rest();
-        desktop.assertShows("Every plan breaks one of your limits");
+        desktop.assertShows("Limit “no data loss”: “Unlock the Meadow” wipes the data.");
         lay("VM-P70");
         desktop.assertShows("No plan leads there yet.");
         desktop.assertShows("It takes for granted");
         desktop.assertShows("To know it, read ");
         lay("OX-M10");
-        desktop.assertShows("Every plan breaks one of your limits");
+        desktop.assertShows("Limit “no data loss”: “Unlock the Meadow” wipes the data.");
         desktop.robot().clickOn("#limit-data");
         desktop.rest();
         desktop.assertShows("One plan leads there: Unlock the Meadow");
+    }
+
+    /** With something unknown, the plan for a phone nobody has touched comes first; what it supposes is noted in one click. */
+    @Test
+    void whatAPlanSupposesIsNotedInOneClick() {
+        lay("TS-J540");
+        desktop.assertShows("If the bootloader lock is locked (as usual):");
+        desktop.assertShows("If the bootloader lock is unlocked:");
+        desktop.assertShows("Look first. Bootloader lock: Bootloader screen.");
+        desktop.click("it-is-so");
+        assertThat(desk().identity().facts().value(Fact.LOCK)).contains("locked");
+        desktop.assertShows("One plan leads there: Unlock the Juniper");
+        desktop.press(KeyCode.CONTROL, KeyCode.Z);
+        assertThat(desk().identity().facts().value(Fact.LOCK)).isEmpty();
+    }
+
+    /** No model number, one that no route names, and two: each is said before anything else. */
+    @Test
+    void whichPhoneItIsComesBeforeAnyPlan() {
+        desktop.pick(
+                "phones", DrawerEntry.class, entry -> entry.phone().nickname().startsWith("Hive 2,"));
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT2);
+        desktop.assertShows("Read the model number first");
+        desktop.fill("model-number", "OV-L215");
+        desktop.robot().interact(() -> desktop.<TextField>find("model-number").fireEvent(new ActionEvent()));
+        desktop.rest();
+        assertThat(desk().identity().facts().value(Fact.MODEL)).contains("OV-L215");
+        assertThat(desktop.robot().lookup("#recognition").tryQuery()).isEmpty();
+        lay("VM-P90");
+        desktop.assertShows("No route in the catalogue names model number VM-P90.");
+        desktop.click("copy-starter");
+        String[] starter = new String[1];
+        desktop.robot()
+                .interact(() -> starter[0] = Clipboard.getSystemClipboard().getString());
+        assertThat(starter[0]).contains("id: vm-p90", "- {model: \"VM-P90\"}");
+        desktop.pick(
+                "phones", DrawerEntry.class, entry -> entry.phone().nickname().startsWith("Hive 5,"));
+        desktop.assertShows("Two sources name different phones, TS-J440 and TS-J540.");
+        assertThat(desk().fits())
+                .filteredOn(fit -> fit.route().writesPartitions())
+                .noneMatch(fit -> fit.verdict() == Verdict.FITS || fit.verdict() == Verdict.CAUTION);
     }
 
     @Test
@@ -159,6 +205,7 @@ class WaysTest {
         desktop.rest();
         ListView<Object> entries = desktop.find("entries");
         assertThat(entries.getItems()).extracting(Object::toString).hasSize(2);
+        desktop.assertShows("The route can brick a phone for good and names no phone.");
         desktop.pick("entries", Object.class, row -> row.toString().contains("teasel"));
         desktop.assertShows("costs/handsOn/1: 13 became 10");
         desktop.click("take-entries");
@@ -200,7 +247,7 @@ class WaysTest {
         Spinner<Integer> minutes = desktop.find("minutes");
         desktop.robot().interact(() -> minutes.getValueFactory().setValue(5));
         desktop.rest();
-        desktop.assertShows("Every plan breaks one of your limits");
+        desktop.assertShows("Limit of 5 minutes: the work takes about");
         lay("OX-M10");
         assertThat(desk().wish().limits()).isEqualTo(Limits.none());
         assertThat(desk().wish().goal()).isEqualTo(Goal.ROOT);

@@ -69,7 +69,19 @@ public final class CatalogueMerge implements Closeable {
                 Entries.of(List.of(archive.isPresent() ? root(archive.get().getPath("/")) : theirs));
         this.own = named(Entries.of(List.of(ours)));
         this.other = named(second);
-        this.faults = second.faults();
+        this.faults = new ArrayList<>(second.faults());
+        second.routes().forEach(this::leaveOutIfFaulty);
+    }
+
+    /** What is wrong with a route by itself is wrong in every catalogue; what it names may be in ours. */
+    private void leaveOutIfFaulty(Entry<Route> entry) {
+        List<Fault> found = RouteChecks.ofItself(entry).stream()
+                .filter(fault -> !fault.isWarning())
+                .toList();
+        if (!found.isEmpty()) {
+            faults.addAll(found);
+            other.values().remove(entry);
+        }
     }
 
     /** Opens both; an {@link UnreadableInput} tells which of them is no catalogue. */
@@ -112,7 +124,7 @@ public final class CatalogueMerge implements Closeable {
 
     /** What is wrong in the other's files; such an entry cannot be taken. */
     public List<Fault> faults() {
-        return faults;
+        return List.copyOf(faults);
     }
 
     /** Every entry of either, by kind and id. */

@@ -36,6 +36,16 @@ final class RouteChecks {
         return checks.faults.all();
     }
 
+    /** Every fault and warning that shows in a route alone, whatever catalogue it lands in. */
+    static List<Fault> ofItself(Entry<Route> entry) {
+        RouteChecks checks = new RouteChecks(entry);
+        new ScopeChecks(entry.value(), Rulers.none(), checks.faults).checkDeadly();
+        new ChangeChecks(entry.value(), checks.faults).check();
+        checks.files();
+        checks.steps();
+        return checks.faults.all();
+    }
+
     private void targets(Models models) {
         for (int i = 0; i < route.fits().phones().size(); i++) {
             String model = route.fits().phones().get(i).model();

@@ -23,9 +23,7 @@ final class ScopeChecks {
     }
 
     void check() {
-        if (route.canBrickForGood()) {
-            deadly();
-        }
+        checkDeadly();
         for (int i = 0; i < route.fits().requires().size(); i++) {
             String pointer = "/fits/requires/" + i;
             route.fits().requires().get(i).leaves().forEach(leaf -> leaf(pointer, leaf));
@@ -36,6 +34,12 @@ final class ScopeChecks {
     }
 
     /** A bad bootloader, radio or partition table kills a phone, so nothing is guessed at. */
+    void checkDeadly() {
+        if (route.canBrickForGood()) {
+            deadly();
+        }
+    }
+
     private void deadly() {
         List<Route.Target> phones = route.fits().phones();
         if (phones.isEmpty()) {
