@@ -41,8 +41,11 @@ public final class BoardScroll extends Application {
         Path home = Path.of(parameters.get(0));
         folder = Files.createTempDirectory("board");
         Path catalogue = Files.createDirectory(folder.resolve("catalogue"));
-        ManyRoutes.write(List.of(home.resolve("catalogue"), home.resolve("demo/catalogue")), catalogue, Integer.parseInt(parameters.get(1)));
-        Workspace.create(folder.resolve("workspace"), catalogue);
+        ManyRoutes.write(
+                List.of(home.resolve("catalogue"), home.resolve("demo/catalogue")),
+                catalogue,
+                Integer.parseInt(parameters.get(1)));
+        Workspace.create(folder.resolve("workspace"), List.of(catalogue));
         session = new Session(
                 folder.resolve("workspace"), DrawerFile.benchOf(folder.resolve("workspace")), Clock.systemUTC());
         shell = new Shell(session, ZoneOffset.UTC);

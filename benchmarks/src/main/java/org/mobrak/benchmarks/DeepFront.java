@@ -80,6 +80,7 @@ public class DeepFront {
         for (int report = random.nextInt(2 * FIVE); report > 0; report--) {
             reports.add(new Route.Report("m", "b", random.nextInt(4) > 0, "2014-01-01"));
         }
+        PartitionClass written = PartitionClass.values()[random.nextInt(FIVE)];
         List<String> marks = random.nextInt(10) == 0 ? List.of("warranty fuse blown") : List.of();
         Optional<Route.Money> money =
                 random.nextInt(10) == 0 ? Optional.of(new Route.Money(FIVE, "USD")) : Optional.empty();
@@ -91,9 +92,11 @@ public class DeepFront {
                 new Route.Scope(List.of(), List.of(), needs),
                 new Route.Changes(
                         Map.ofEntries(STAGES.get(stage)),
-                        List.of(PartitionClass.values()[random.nextInt(FIVE)]),
+                        List.of(written),
+                        List.of(written),
                         marks,
-                        random.nextInt(7) == 0),
+                        random.nextInt(7) == 0,
+                        false),
                 new Route.Costs(minutes(random), minutes(random), money),
                 new Route.Work(List.of(), List.of(), List.of(), List.of()),
                 reports,

@@ -1,7 +1,6 @@
 package org.mobrak.benchmarks;
 
 import java.io.IOException;
-import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;

@@ -55,7 +55,13 @@ public record Route(
 
     /** Whether something it writes can leave a phone that nothing starts again. */
     public boolean canBrickForGood() {
-        return changes.writes().stream().anyMatch(PartitionClass::canBrickForGood);
+        // A loop and not a stream: every route of a large catalogue is asked.
+        for (PartitionClass written : changes.writes()) {
+            if (written.canBrickForGood()) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Whether it writes anything but apps. */

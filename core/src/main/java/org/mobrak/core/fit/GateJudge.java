@@ -14,7 +14,7 @@ public record GateJudge(Truth result, String sentence) {
             String where = gate.fact().whereToRead();
             return new GateJudge(Truth.UNKNOWN, "%s is not known. Look here: %s.".formatted(label, where));
         }
-        return switch (result(gate, value.get())) {
+        return switch (holds(gate, value.get())) {
             case YES -> new GateJudge(Truth.YES, "%s is %s: good.".formatted(label, value.get()));
             case NO -> new GateJudge(Truth.NO, "%s is %s; it must be %s.".formatted(label, value.get(), wanted(gate)));
             case UNKNOWN ->
@@ -25,11 +25,17 @@ public record GateJudge(Truth result, String sentence) {
         };
     }
 
+    /** Only whether it is open; putting the sentence together is what costs. */
+    public static Truth result(Gate gate, Facts facts) {
+        return facts.value(gate.fact()).map(value -> holds(gate, value)).orElse(Truth.UNKNOWN);
+    }
+
     private static String wanted(Gate gate) {
         return gate.atLeast().map(least -> least + " or more").orElse(String.join(" or ", gate.is()));
     }
 
-    private static Truth result(Gate gate, String value) {
+    /** Whether it would be open with this value. */
+    public static Truth holds(Gate gate, String value) {
         if (gate.atLeast().isEmpty()) {
             return Truth.of(gate.is().contains(value));
         }

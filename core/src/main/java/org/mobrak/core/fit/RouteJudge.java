@@ -1,6 +1,7 @@
 package org.mobrak.core.fit;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +29,9 @@ final class RouteJudge {
     private final Optional<School> choice;
     private final ConditionJudge conditions;
     private final Optional<Clause> battery;
+    private final Set<Fact> torn;
+    private final Set<Fact> tornModel;
+    private final Map<School, TargetJudge> bySchool = new EnumMap<>(School.class);
     private final Map<Condition, Clause> judged = new HashMap<>();
     private final Function<Route, List<Clause>> targets;
 
@@ -43,6 +47,8 @@ final class RouteJudge {
         this.battery = BatterySafety.stop(facts)
                 .map(stop -> Clause.of(Clause.Kind.BATTERY, "Battery", Truth.NO, stop.message()));
         this.targets = targets.orElse(this::target);
+        this.torn = facts.torn();
+        this.tornModel = torn.contains(Fact.MODEL) ? MODEL : NONE;
     }
 
     RouteJudge(Catalogue catalogue, Facts facts, Optional<School> choice) {
@@ -72,7 +78,8 @@ final class RouteJudge {
     List<Clause> target(Route route) {
         List<Clause> clauses = new ArrayList<>();
         Set<Fact> mustBeSettled = mustBeSettled(route);
-        new TargetJudge(facts, rulers, School.forRoute(route, choice), conditions)
+        bySchool.computeIfAbsent(
+                        School.forRoute(route, choice), school -> new TargetJudge(facts, rulers, school, conditions))
                 .judge(route.fits())
                 .forEach(clause -> clauses.add(settled(clause, mustBeSettled)));
         if (route.fits().phones().isEmpty() && mustBeSettled.contains(Fact.MODEL)) {
@@ -86,9 +93,10 @@ final class RouteJudge {
      * number, and for what can brick for good all of them.
      */
     private Set<Fact> mustBeSettled(Route route) {
-        return route.canBrickForGood()
-                ? facts.torn()
-                : facts.isTorn(Fact.MODEL) && route.writesPartitions() ? MODEL : NONE;
+        if (torn.isEmpty()) {
+            return NONE;
+        }
+        return route.canBrickForGood() ? torn : route.writesPartitions() ? tornModel : NONE;
     }
 
     private static Clause settled(Clause clause, Set<Fact> mustBeSettled) {

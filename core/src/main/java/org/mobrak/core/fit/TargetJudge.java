@@ -22,12 +22,14 @@ final class TargetJudge {
     private final School school;
     private final ConditionJudge sentences;
     private final BuildNames names;
+    private final List<String> models;
 
     TargetJudge(Facts facts, Rulers rulers, School school, ConditionJudge sentences) {
         this.facts = facts;
         this.school = school;
         this.sentences = sentences;
         this.names = new BuildNames(facts, rulers);
+        this.models = facts.said(Fact.MODEL);
     }
 
     List<Clause> judge(Route.Scope scope) {
@@ -38,7 +40,7 @@ final class TargetJudge {
             clauses.add(model);
             anotherPhone = model.result() == Truth.NO;
             if (!anotherPhone) {
-                List<Route.Target> targets = facts.value(Fact.MODEL).isEmpty() ? scope.phones() : ofThisModel(scope);
+                List<Route.Target> targets = models.isEmpty() ? scope.phones() : ofThisModel(scope);
                 clauses.add(software(targets));
                 bootloader(targets).map(clause -> clause.as(Kind.BOOTLOADER)).ifPresent(clauses::add);
             }
@@ -57,7 +59,6 @@ final class TargetJudge {
     }
 
     private List<Route.Target> ofThisModel(Route.Scope scope) {
-        List<String> models = facts.said(Fact.MODEL);
         return scope.phones().stream()
                 .filter(target -> models.stream().anyMatch(model -> TextPattern.matches(target.model(), model)))
                 .toList();
@@ -65,21 +66,20 @@ final class TargetJudge {
 
     /** In a large catalogue most routes are for another model, so this is put together without format strings. */
     private Clause model(List<Route.Target> targets) {
-        List<String> said = facts.said(Fact.MODEL);
-        if (said.isEmpty()) {
-            return sentences.unknown(Fact.MODEL, "this route is made for " + models(targets), Optional.empty());
+        if (models.isEmpty()) {
+            return sentences.unknown(Fact.MODEL, "this route is made for " + names(targets), Optional.empty());
         }
-        if (isFor(targets, said.get(0))) {
-            return sentences.told(Fact.MODEL, Truth.YES, "Made for model number " + said.get(0) + ".");
+        if (isFor(targets, models.get(0))) {
+            return sentences.told(Fact.MODEL, Truth.YES, "Made for model number " + models.get(0) + ".");
         }
         Optional<String> other =
-                said.stream().filter(model -> isFor(targets, model)).findFirst();
+                models.stream().filter(model -> isFor(targets, model)).findFirst();
         if (other.isPresent()) {
-            String reason = "Model number is " + said.get(0) + " or, by another source, " + other.get()
+            String reason = "Model number is " + models.get(0) + " or, by another source, " + other.get()
                     + "; this route is made for the latter.";
             return Clause.asking(Fact.MODEL.label(), reason, Set.of(Fact.MODEL));
         }
-        String reason = "Model number is " + said.get(0) + "; this route is made for " + models(targets)
+        String reason = "Model number is " + models.get(0) + "; this route is made for " + names(targets)
                 + ", and a sister variant's file can brick a phone.";
         return sentences.told(Fact.MODEL, Truth.NO, reason);
     }
@@ -93,7 +93,7 @@ final class TargetJudge {
         return false;
     }
 
-    private static String models(List<Route.Target> targets) {
+    private static String names(List<Route.Target> targets) {
         return targets.size() == 1
                 ? targets.get(0).model()
                 : few(targets.stream().map(Route.Target::model).distinct().toList());

@@ -2,12 +2,16 @@ package org.mobrak.core.plan;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.fit.FitCheck;
@@ -25,14 +29,24 @@ import org.mobrak.core.identity.check.BatterySafety;
  */
 final class Housekeeping {
     private final Catalogue catalogue;
-    private final List<Route> quickestFirst;
+    private final Map<Fact, List<Route>> quickestFirst = new EnumMap<>(Fact.class);
+    private final Map<Gate, List<Route>> openers = new HashMap<>();
+    private final Map<Gate, List<Fact>> asks = new HashMap<>();
+    private final Map<List<Object>, Optional<Route>> found = new HashMap<>();
+    private final Map<Route, List<Gate>> gates = new IdentityHashMap<>();
+    private final Map<Route, Boolean> turning = new IdentityHashMap<>();
 
     Housekeeping(Catalogue catalogue) {
         this.catalogue = catalogue;
-        this.quickestFirst = catalogue.routes().stream()
+        catalogue.routes().stream()
                 .filter(Route::isHousekeeping)
                 .sorted(Comparator.comparingDouble(Housekeeping::minutes).thenComparing(Route::id))
-                .toList();
+                .forEach(route -> route.changes()
+                        .effects()
+                        .keySet()
+                        .forEach(fact -> quickestFirst
+                                .computeIfAbsent(fact, none -> new ArrayList<>())
+                                .add(route)));
     }
 
     private static double minutes(Route route) {
@@ -52,23 +66,33 @@ final class Housekeeping {
     Readiness before(Route route, Facts facts) {
         Readiness ready = new Readiness(new ArrayList<>(), new ArrayList<>(), new ArrayList<>());
         Facts here = facts;
-        if (BatterySafety.stop(facts).isPresent()) {
-            // Nothing is done to such a phone, so it does not matter what else would have to be ready.
-            return ready;
-        }
-        for (Gate gate : route.gates()) {
-            GateJudge judged = GateJudge.of(gate, here);
-            Optional<Route> opener = judged.result() == Truth.YES ? Optional.empty() : opener(gate, here);
-            if (judged.result() == Truth.NO && opener.isPresent()) {
+        for (Gate gate : gates(route)) {
+            Truth open = GateJudge.result(gate, here);
+            if (open == Truth.YES) {
+                continue;
+            }
+            Optional<Route> opener = opener(gate, here);
+            if (opener.isEmpty()) {
+                stuck(route, gate, here, ready);
+            } else if (open == Truth.NO) {
                 ready.openers().add(opener.get());
                 here = here.after(Aftermath.of(opener.get(), here));
-            } else if (judged.result() == Truth.NO && someOpens(gate)) {
-                ready.shut().add(judged.sentence());
-            } else if (judged.result() == Truth.UNKNOWN && opener.isEmpty() && someOpens(gate)) {
-                ready.supposed().add(assumption(route, gate, judged));
             }
         }
         return ready;
+    }
+
+    /** A phone with a battery that may burn is not touched, so there it does not matter what else would have to be ready. */
+    private void stuck(Route route, Gate gate, Facts here, Readiness ready) {
+        if (!someOpens(gate) || BatterySafety.stop(here).isPresent()) {
+            return;
+        }
+        GateJudge judged = GateJudge.of(gate, here);
+        if (judged.result() == Truth.NO) {
+            ready.shut().add(judged.sentence());
+        } else {
+            ready.supposed().add(assumption(route, gate, judged));
+        }
     }
 
     private static Assumption assumption(Route route, Gate gate, GateJudge judged) {
@@ -80,26 +104,66 @@ final class Housekeeping {
 
     /** Whether a gate is open as things stand, can be opened, or waits for something that no housekeeping brings. */
     boolean canOpenNow(Gate gate, Facts facts) {
-        return GateJudge.of(gate, facts).result() == Truth.YES
-                || opener(gate, facts).isPresent()
-                || !someOpens(gate);
+        return GateJudge.result(gate, facts) == Truth.YES || opener(gate, facts).isPresent() || !someOpens(gate);
+    }
+
+    /** Whether how a route's gates are opened can turn on the state of the phone. */
+    boolean turnsOnState(Route route) {
+        return turning.computeIfAbsent(
+                route,
+                one -> gates(one).stream()
+                        .map(this::openers)
+                        .anyMatch(some -> !some.isEmpty() && some.stream().noneMatch(Housekeeping::isUnconditional)));
+    }
+
+    private List<Gate> gates(Route route) {
+        return gates.computeIfAbsent(route, Route::gates);
     }
 
     private boolean someOpens(Gate gate) {
-        return quickestFirst.stream().anyMatch(route -> opens(route, gate, Facts.none()));
+        return !openers(gate).isEmpty();
     }
 
+    /** The same in all states that are alike in what the openers ask for, so it is looked for once for each of these. */
     private Optional<Route> opener(Gate gate, Facts facts) {
-        return quickestFirst.stream()
-                .filter(route -> opens(route, gate, facts))
-                .filter(route -> FitCheck.alone(catalogue, route, facts, Optional.empty())
-                                .verdict()
-                        == Verdict.FITS)
-                .findFirst();
+        List<Route> some = openers(gate);
+        if (some.isEmpty() || isUnconditional(some.get(0))) {
+            return some.stream().findFirst();
+        }
+        List<Optional<String>> asked = asks
+                .computeIfAbsent(
+                        gate,
+                        key -> some.stream()
+                                .flatMap(route -> route.fits().requires().stream())
+                                .flatMap(Condition::facts)
+                                .distinct()
+                                .toList())
+                .stream()
+                .map(facts::value)
+                .toList();
+        return found.computeIfAbsent(
+                List.of(gate, asked),
+                key -> some.stream()
+                        .filter(route -> isUnconditional(route)
+                                || FitCheck.alone(catalogue, route, facts, Optional.empty())
+                                                .verdict()
+                                        == Verdict.FITS)
+                        .findFirst());
     }
 
-    private static boolean opens(Route route, Gate gate, Facts facts) {
-        return route.changes().effects().containsKey(gate.fact())
-                && GateJudge.of(gate, facts.after(Aftermath.of(route, facts))).result() == Truth.YES;
+    private static boolean isUnconditional(Route route) {
+        return route.fits().phones().isEmpty()
+                && route.fits().requires().isEmpty()
+                && route.fits().excludedBuilds().isEmpty();
+    }
+
+    /** What opens a gate, in whatever state; the same for every search, so it is looked up once. */
+    private List<Route> openers(Gate gate) {
+        return openers.computeIfAbsent(
+                gate,
+                asked -> quickestFirst.getOrDefault(asked.fact(), List.of()).stream()
+                        .filter(route ->
+                                GateJudge.holds(asked, route.changes().effects().get(asked.fact())) == Truth.YES)
+                        .toList());
     }
 }

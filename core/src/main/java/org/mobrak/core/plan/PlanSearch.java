@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -34,12 +35,16 @@ final class PlanSearch {
     private static final Comparator<Way> CHEAP_FIRST =
             Comparator.comparingDouble((Way way) -> way.cost().weight()).thenComparingInt(Way::length);
 
+    private static final Comparator<Way> CLEAR_FIRST =
+            Comparator.comparingInt(Way::obstacles).thenComparing(CHEAP_FIRST);
+
     private final Goal goal;
     private final Ground ground;
     private final List<Route> routes;
     private final Set<Fact> relevant;
     private final Rule rule;
     private final Map<Map<Fact, Optional<String>>, Place> places = new HashMap<>();
+    private final Map<Route, Cost> costs = new IdentityHashMap<>();
     private final List<Way> arrived = new ArrayList<>();
 
     /** What one kind of search lets pass and what it holds to be better. */
@@ -91,7 +96,7 @@ final class PlanSearch {
     }
 
     private List<Way> run() {
-        Queue<Way> open = new PriorityQueue<>(CHEAP_FIRST);
+        Queue<Way> open = new PriorityQueue<>(rule.firstWayWins() ? CHEAP_FIRST : CLEAR_FIRST);
         Way start = Way.start();
         place(start.state()).ways().add(start);
         open.add(start);
@@ -111,7 +116,8 @@ final class PlanSearch {
 
     private boolean keep(Way way) {
         Place place = place(way.state());
-        if (rule.firstWayWins() && isBeaten(way, arrived) || isBeaten(way, place.ways())) {
+        boolean hopeless = rule.firstWayWins() ? isBeaten(way, arrived) : isBehind(way);
+        if (hopeless || isBeaten(way, place.ways())) {
             return false;
         }
         replaceBeaten(way, place.ways());
@@ -124,6 +130,16 @@ final class PlanSearch {
     private boolean isBeaten(Way way, List<Way> rivals) {
         for (Way rival : rivals) {
             if (rule.beats().test(rival, way)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Whether a way to the goal has fewer obstacles already; they only grow. */
+    private boolean isBehind(Way way) {
+        for (Way there : arrived) {
+            if (there.obstacles() < way.obstacles()) {
                 return true;
             }
         }
@@ -166,7 +182,7 @@ final class PlanSearch {
     }
 
     private Move move(Route route, Map<Fact, Optional<String>> state, Facts here) {
-        Housekeeping.Readiness bench = ground.housekeeping().before(route, here.supposing(hoped(route, state)));
+        Housekeeping.Readiness bench = ground.housekeeping().before(route, hoping(route, state, here));
         List<Route> taken = new ArrayList<>(bench.openers());
         Map<Fact, Optional<String>> ready = after(state, here, taken);
         Set<String> blockers = new LinkedHashSet<>();
@@ -184,19 +200,27 @@ final class PlanSearch {
             }
         }
         taken.add(route);
-        Cost cost = taken.stream().map(one -> Cost.of(one, ground.facts())).reduce(Cost.none(), Cost::plus);
-        return new Move(taken, after(ready, ground.facts().after(ready), List.of(route)), cost, blockers, assumptions);
+        Cost cost = taken.stream().map(this::cost).reduce(Cost.none(), Cost::plus);
+        Facts readied = taken.size() == 1 ? here : ground.facts().after(ready);
+        return new Move(taken, after(ready, readied, List.of(route)), cost, blockers, assumptions);
+    }
+
+    private Cost cost(Route route) {
+        return costs.computeIfAbsent(route, one -> Cost.of(one, ground.facts()));
     }
 
     /** With what is taken for granted of a route anyway, its gates may be opened. */
-    private Map<Fact, String> hoped(Route route, Map<Fact, Optional<String>> state) {
+    private Facts hoping(Route route, Map<Fact, Optional<String>> state, Facts here) {
+        if (!ground.housekeeping().turnsOnState(route)) {
+            return here;
+        }
         Map<Fact, String> hoped = new EnumMap<>(Fact.class);
         for (Clause clause : ground.lookahead().clauses(route, state)) {
             if (clause.result() == Truth.UNKNOWN) {
                 hoped.putAll(clause.ground().supposes());
             }
         }
-        return hoped;
+        return here.supposing(hoped);
     }
 
     /** The state after some routes: of what they change or make unknown, that on which anything can turn. */
@@ -211,7 +235,7 @@ final class PlanSearch {
             Map<Fact, Optional<String>> changed = Aftermath.of(route, now);
             changed.keySet().retainAll(relevant);
             then.putAll(changed);
-            now = now.after(changed);
+            now = taken.size() == 1 ? now : now.after(changed);
         }
         return Map.copyOf(then);
     }

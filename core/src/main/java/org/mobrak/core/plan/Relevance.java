@@ -24,6 +24,8 @@ import org.mobrak.core.identity.Facts;
  * nothing that the goal or another part of a plan asks for, because without them the plan costs less.
  */
 final class Relevance {
+    private static final Set<Fact> BUILD_NAMES = EnumSet.of(Fact.BUILD_NUMBER, Fact.INCREMENTAL, Fact.BUILD_ID);
+
     private final Map<Fact, Set<String>> wanted = new EnumMap<>(Fact.class);
     private final Set<Fact> versions = EnumSet.noneOf(Fact.class);
 
@@ -79,9 +81,25 @@ final class Relevance {
         for (Route route : routes) {
             route.fits().requires().forEach(condition -> condition.facts().forEach(facts::add));
             route.gates().forEach(gate -> facts.add(gate.fact()));
-            facts.addAll(Route.Target.VERSIONS);
+            facts.addAll(versionsOf(route.fits()));
         }
         return facts;
+    }
+
+    /** The versions by which a route says for whom it was made. */
+    private static Set<Fact> versionsOf(Route.Scope scope) {
+        Set<Fact> asked = EnumSet.noneOf(Fact.class);
+        if (!scope.excludedBuilds().isEmpty()) {
+            asked.addAll(BUILD_NAMES);
+        }
+        for (Route.Target target : scope.phones()) {
+            target.osVersion().ifPresent(version -> asked.add(Fact.OS_VERSION));
+            target.bootloader().ifPresent(loader -> asked.add(Fact.BOOTLOADER));
+            if (!target.builds().isEmpty()) {
+                asked.addAll(BUILD_NAMES);
+            }
+        }
+        return asked;
     }
 
     private void want(Fact fact, String value) {
