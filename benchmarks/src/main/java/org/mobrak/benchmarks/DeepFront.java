@@ -80,10 +80,10 @@ public class DeepFront {
         for (int report = random.nextInt(2 * FIVE); report > 0; report--) {
             reports.add(new Route.Report("m", "b", random.nextInt(4) > 0, "2014-01-01"));
         }
-        PartitionClass written = PartitionClass.values()[random.nextInt(FIVE)];
         List<String> marks = random.nextInt(10) == 0 ? List.of("warranty fuse blown") : List.of();
         Optional<Route.Money> money =
                 random.nextInt(10) == 0 ? Optional.of(new Route.Money(FIVE, "USD")) : Optional.empty();
+        PartitionClass written = PartitionClass.values()[random.nextInt(FIVE)];
         return new Route(
                 id,
                 "Route " + id,
