@@ -19,6 +19,8 @@ import org.mobrak.core.identity.reader.FolderFiles;
 import org.mobrak.core.identity.reader.Parsed;
 import org.mobrak.core.identity.reader.ReadingParser;
 import org.mobrak.core.identity.reader.TextIntake;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * A collection of phones, each in a file of its own. Files are read side by side, a batch at a time, so that memory is bounded
@@ -29,6 +31,8 @@ final class EachFile {
     private static final int MOST_FILES = 1_000_000;
 
     private static final int BATCH = 64;
+
+    private static final Logger LOG = LoggerFactory.getLogger(EachFile.class);
 
     private final Catalogue catalogue;
     private final Instant now;
@@ -124,6 +128,9 @@ final class EachFile {
             return new Outcome(file, Optional.of(identity), "");
         } catch (IOException refused) {
             return new Outcome(file, Optional.empty(), refused.getMessage());
+        } catch (RuntimeException | StackOverflowError broken) {
+            LOG.error("{} could not be read", file, broken);
+            return new Outcome(file, Optional.empty(), file + " could not be read; the log says why. The others were.");
         }
     }
 }

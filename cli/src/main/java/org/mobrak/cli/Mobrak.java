@@ -1,10 +1,17 @@
 package org.mobrak.cli;
 
+import java.io.BufferedOutputStream;
+import java.io.FileDescriptor;
+import java.io.FileOutputStream;
+import java.io.FilterOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.OutputStream;
+import java.io.OutputStreamWriter;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
@@ -13,6 +20,8 @@ import java.util.Optional;
 import org.mobrak.core.catalogue.CatalogueCache;
 import org.mobrak.core.catalogue.CatalogueLoader.Folders;
 import org.mobrak.core.catalogue.CatalogueLoader.Loaded;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Spec;
@@ -37,6 +46,9 @@ public final class Mobrak implements Runnable {
     static final int ANSWER_IS_NO = 1;
     static final int WRONG_USAGE = 2;
     static final int UNREADABLE = 3;
+    static final int INSIDE = 4;
+
+    private static final Logger LOG = LoggerFactory.getLogger(Mobrak.class);
 
     private final InputStream standardInput;
     private final Clock clock;
@@ -63,21 +75,79 @@ public final class Mobrak implements Runnable {
         Path home = Path.of(System.getProperty("mobrak.home", "."));
         Path cache = Path.of(System.getProperty(
                 "mobrak.cache", home.resolve("cli/target/cache").toString()));
-        PrintWriter out = new PrintWriter(System.out, true, StandardCharsets.UTF_8);
-        PrintWriter err = new PrintWriter(System.err, true, StandardCharsets.UTF_8);
+        // Not by System.out, which keeps it to itself when the disk is full.
+        PrintWriter out = writer(FileDescriptor.out);
+        PrintWriter err = writer(FileDescriptor.err);
         System.exit(run(new Mobrak(System.in, Clock.systemUTC(), home, cache), out, err, arguments));
+    }
+
+    private static PrintWriter writer(FileDescriptor stream) {
+        OutputStream bytes = new UntilShut(new BufferedOutputStream(new FileOutputStream(stream)));
+        return new PrintWriter(new OutputStreamWriter(bytes, StandardCharsets.UTF_8), true);
+    }
+
+    /** Whoever reads only the beginning of an answer shuts the pipe; that is no error, and the rest is not wanted. */
+    private static final class UntilShut extends FilterOutputStream {
+        private boolean shut;
+
+        UntilShut(OutputStream out) {
+            super(out);
+        }
+
+        @Override
+        public void write(byte[] bytes, int offset, int length) throws IOException {
+            unlessShut(() -> out.write(bytes, offset, length));
+        }
+
+        @Override
+        public void flush() throws IOException {
+            unlessShut(out::flush);
+        }
+
+        private void unlessShut(Writing writing) throws IOException {
+            try {
+                if (!shut) {
+                    writing.run();
+                }
+            } catch (IOException failed) {
+                shut = "Broken pipe".equals(failed.getMessage());
+                if (!shut) {
+                    throw failed;
+                }
+            }
+        }
+    }
+
+    /** Something that writes. */
+    private interface Writing {
+        void run() throws IOException;
     }
 
     /** Runs one command and gives its exit status. */
     static int run(Mobrak mobrak, PrintWriter out, PrintWriter err, String... arguments) {
         // Numbers and days are written in one way, whatever the computer's locale; the words are English anyway.
         Locale.setDefault(Locale.ROOT);
-        return new CommandLine(mobrak)
+        CommandLine line = new CommandLine(mobrak)
+                .setExpandAtFiles(false)
                 .setOut(out)
                 .setErr(err)
                 .setParameterExceptionHandler(Mobrak::tellUsage)
-                .setExecutionExceptionHandler(Mobrak::tellFailure)
-                .execute(arguments);
+                .setExecutionExceptionHandler(Mobrak::tellFailure);
+        int status = execute(line, arguments);
+        if (out.checkError()) {
+            err.println("mobrak: The answer could not be written; is the disk full?");
+            return INSIDE;
+        }
+        return status;
+    }
+
+    /** A stack or a memory that ran out is told like any other defect. */
+    private static int execute(CommandLine line, String... arguments) {
+        try {
+            return line.execute(arguments);
+        } catch (Error broken) {
+            return tellDefect(broken, line.getErr());
+        }
     }
 
     private static int tellUsage(CommandLine.ParameterException wrong, String[] arguments) {
@@ -86,13 +156,25 @@ public final class Mobrak implements Runnable {
         return WRONG_USAGE;
     }
 
-    private static int tellFailure(Exception failed, CommandLine command, CommandLine.ParseResult parsed)
-            throws Exception {
+    private static int tellFailure(Exception failed, CommandLine command, CommandLine.ParseResult parsed) {
         if (failed instanceof IOException unreadable) {
             command.getErr().println("mobrak: " + unreadable.getMessage());
             return UNREADABLE;
         }
-        throw failed;
+        if (failed instanceof InvalidPathException noPath) {
+            command.getErr().println("mobrak: This cannot be a file's name here: " + noPath.getReason() + ".");
+            return UNREADABLE;
+        }
+        return tellDefect(failed, command.getErr());
+    }
+
+    private static int tellDefect(Throwable failed, PrintWriter err) {
+        LOG.error("a command failed", failed);
+        String what = failed instanceof OutOfMemoryError
+                ? "The memory did not suffice"
+                : "Something went wrong inside Mobrak";
+        err.println("mobrak: " + what + "; the log says more: " + System.getProperty("mobrak.log", "(no log)"));
+        return INSIDE;
     }
 
     InputStream standardInput() {

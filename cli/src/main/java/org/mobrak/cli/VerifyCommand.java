@@ -20,7 +20,6 @@ import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import org.apache.commons.io.ByteOrderMark;
-import org.apache.commons.io.IOUtils;
 import org.apache.commons.io.input.BOMInputStream;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.material.ChecksumList;
@@ -175,7 +174,12 @@ final class VerifyCommand implements Callable<Integer> {
                 .setByteOrderMarks(ByteOrderMark.UTF_8, ByteOrderMark.UTF_16LE, ByteOrderMark.UTF_16BE)
                 .get()) {
             String charset = in.hasBOM() ? in.getBOMCharsetName() : StandardCharsets.UTF_8.name();
-            return IOUtils.toString(in, charset);
+            // A device has no size and no end.
+            byte[] bytes = in.readNBytes((int) MOST_LIST_BYTES + 1);
+            if (bytes.length > MOST_LIST_BYTES) {
+                throw new UnreadableInput(file + " is too large to be a checksum list; check the path.");
+            }
+            return new String(bytes, charset);
         }
     }
 
@@ -184,6 +188,7 @@ final class VerifyCommand implements Callable<Integer> {
         List<String> named = list.lines().stream()
                 .flatMap(line -> line.name().stream())
                 .distinct()
+                .filter(name -> name.indexOf('\0') < 0)
                 .map(name -> folder.resolve(name).normalize().toString())
                 .toList();
         if (named.isEmpty()) {

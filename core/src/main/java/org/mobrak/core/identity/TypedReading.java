@@ -7,6 +7,8 @@ import java.util.stream.Collectors;
 
 /** What a person says of a phone, written {@code key=value}; the form of {@code --set} and of typed-in readings. */
 public final class TypedReading {
+    private static final int LONGEST_VALUE = 1000;
+
     private TypedReading() {}
 
     /** Reads {@code key=value}; an {@link IllegalArgumentException} says in one line what is wrong and what is allowed. */
@@ -18,6 +20,10 @@ public final class TypedReading {
         String key = text.substring(0, equals).strip();
         String value = text.substring(equals + 1).strip();
         Fact fact = Fact.ofKey(key).orElseThrow(() -> new IllegalArgumentException(unknown(key)));
+        if (value.length() > LONGEST_VALUE) {
+            throw new IllegalArgumentException(
+                    fact.label() + " (" + key + ") must not be longer than " + LONGEST_VALUE + " characters.");
+        }
         Optional<String> objection = fact.domain().objection(value);
         if (objection.isPresent()) {
             throw new IllegalArgumentException(fact.label() + " (" + key + ") " + objection.get() + ".");

@@ -28,6 +28,8 @@ public record Intake(
         Optional<Instant> withdrawnAt,
         Optional<Long> provedBy) {
 
+    private static final String UNREADABLE = "unreadable-text";
+
     /** A text with readings in it, or one {@code key=value} that a person typed. */
     public enum Kind {
         TEXT,
@@ -38,7 +40,28 @@ public record Intake(
         return withdrawnAt.isEmpty();
     }
 
+    /** What can be read of it. One text that cannot be read is told as such, and the others are not touched by it. */
     Parsed parse() {
+        try {
+            return read();
+        } catch (RuntimeException | StackOverflowError unreadable) {
+            return new Parsed(List.of(), List.of(unreadable()));
+        }
+    }
+
+    /** Whether it can still be read. */
+    public boolean isReadable() {
+        return parse().findings().stream().noneMatch(finding -> finding.code().equals(UNREADABLE));
+    }
+
+    private Finding unreadable() {
+        return Finding.caution(
+                UNREADABLE,
+                "“%s”, taken on %s, cannot be read any more. It is kept; take it out if it is no use."
+                        .formatted(name, takenAt.toString().substring(0, "2026-11-26".length())));
+    }
+
+    private Parsed read() {
         return kind == Kind.TEXT
                 ? ReadingParser.parse(new RawText(name, text, findings), takenAt)
                 : new Parsed(List.of(typed()), List.of());

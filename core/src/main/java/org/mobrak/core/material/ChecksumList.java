@@ -1,8 +1,10 @@
 package org.mobrak.core.material;
 
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 
@@ -11,15 +13,27 @@ import java.util.stream.Collectors;
  * binary star and with escaped names, the lines with a tag that BSD systems and {@code --tag} write, {@code name: digest},
  * {@code MD5: digest} under or beside a name, several digests in a line, upper case, digits in groups, a digest alone.
  *
+ * @param byName the lines that name a file, by its plain name
  * @param unclear the numbers of the lines, from 1, that seem to hold a digest and were not understood
  */
-public record ChecksumList(List<Line> lines, List<Integer> unclear) {
+public record ChecksumList(List<Line> lines, List<Integer> unclear, Map<String, List<Line>> byName) {
     /** No name is longer; patterns over what is could take as long as whoever made it likes. */
     private static final int MOST_LINE = 4_096 + 256;
 
     public ChecksumList {
         lines = List.copyOf(lines);
         unclear = List.copyOf(unclear);
+        byName = Map.copyOf(byName);
+    }
+
+    /** A list, and the lines of it that were not understood. */
+    public ChecksumList(List<Line> lines, List<Integer> unclear) {
+        this(
+                lines,
+                unclear,
+                lines.stream()
+                        .filter(line -> line.name().isPresent())
+                        .collect(Collectors.groupingBy(line -> line.plainName().orElseThrow())));
     }
 
     /** A list of which nothing was left over. */
@@ -46,8 +60,11 @@ public record ChecksumList(List<Line> lines, List<Integer> unclear) {
         List<Integer> unclear = new ArrayList<>();
         Optional<String> above = Optional.empty();
         int number = 0;
-        for (String raw : text.replace("\ufeff", "").lines().toList()) {
+        for (String raw : (Iterable<String>) text.replace("\ufeff", "").lines()::iterator) {
             number++;
+            if (raw.isBlank()) {
+                continue;
+            }
             ChecksumLine line = new ChecksumLine(raw.length() <= MOST_LINE ? raw : "");
             List<Line> found = line.lines(above);
             lines.addAll(found);
@@ -73,21 +90,27 @@ public record ChecksumList(List<Line> lines, List<Integer> unclear) {
 
     /** What the list says of a file: by the path it gives, where it gives one, else by the plain name. */
     public List<Line> of(Path file) {
-        List<Line> byPath = lines.stream()
+        String plainName = file.getFileName().toString();
+        List<Line> byPath = byName.getOrDefault(plainName, List.of()).stream()
                 .filter(line -> line.name()
-                        .filter(name -> name.contains("/")
-                                && file.normalize().endsWith(Path.of(name).normalize()))
+                        .filter(name -> name.contains("/") && isEndOf(file, name))
                         .isPresent())
                 .toList();
-        return byPath.isEmpty() ? of(file.getFileName().toString()) : byPath;
+        return byPath.isEmpty() ? of(plainName) : byPath;
+    }
+
+    /** A name in a list may be none that this system can have. */
+    private static boolean isEndOf(Path file, String name) {
+        try {
+            return file.normalize().endsWith(Path.of(name).normalize());
+        } catch (InvalidPathException noPath) {
+            return false;
+        }
     }
 
     /** What the list says of a file, by its plain name; lines without a name speak of whatever single file is asked about. */
     public List<Line> of(String plainName) {
-        List<Line> named = lines.stream()
-                .filter(line -> line.plainName().filter(plainName::equals).isPresent())
-                .toList();
-        boolean nameless = lines.stream().allMatch(line -> line.name().isEmpty());
-        return named.isEmpty() && nameless ? lines : named;
+        List<Line> named = byName.getOrDefault(plainName, List.of());
+        return named.isEmpty() && byName.isEmpty() ? lines : named;
     }
 }

@@ -18,7 +18,7 @@ import org.mobrak.core.catalogue.PartitionClass;
 /** What partitions are called, and of which class each is. A name that is not here is of the class unknown. */
 public final class PartitionNames {
     private static final Pattern ENDINGS =
-            Pattern.compile("(\\.(img|bin|mbn|elf|raw|ext4|lz4|gz|xz|new|dat|br|patch|transfer|list|p|md5))+$");
+            Pattern.compile("(\\.(img|bin|mbn|elf|raw|ext4|lz4|gz|xz|new|dat|br|patch|transfer|list|p|md5)){1,8}$");
     private static final Pattern SLOT = Pattern.compile("_[ab]$");
     private static final PartitionNames USUAL = new PartitionNames(table());
 

@@ -4,15 +4,19 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.beans.binding.Bindings;
+import javafx.scene.control.Button;
 import javafx.scene.control.ListView;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.kordamp.ikonli.feather.Feather;
+import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.core.identity.Belief;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Reading;
+import org.mobrak.core.logbook.Intake;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
@@ -120,6 +124,19 @@ public final class ReadingsPage implements View {
             }
         }
         FindingLines.odd(one.identity().findings()).ifPresent(odd.getChildren()::add);
+        one.dossier().intakes().stream()
+                .filter(text -> text.counts() && !text.isReadable())
+                .forEach(text -> odd.getChildren().add(unreadable(text)));
+    }
+
+    private Card unreadable(Intake text) {
+        Button out = new Button("Take it out", new FontIcon(Feather.X));
+        out.setId("take-out");
+        out.setOnAction(press -> session.takeOut(text));
+        return new Card(
+                "A text that cannot be read: " + text.name(),
+                Texts.wrapped(Texts.plain("Nothing of it counts. The other texts are read as before.")),
+                out);
     }
 
     /** Lets the user open files, as the button does. */

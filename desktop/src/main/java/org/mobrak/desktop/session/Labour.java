@@ -86,6 +86,10 @@ final class Labour implements AutoCloseable {
             return () -> {
                 throw failed;
             };
+        } catch (Error broken) {
+            return () -> {
+                throw new IllegalStateException(broken.toString(), broken);
+            };
         }
     }
 
@@ -129,7 +133,7 @@ final class Labour implements AutoCloseable {
         try {
             Optional<Snapshot> next = look.get();
             Platform.runLater(() -> show(next, outcome));
-        } catch (RuntimeException unreadable) {
+        } catch (RuntimeException | Error unreadable) {
             // What was shown last stays; the window must not seem to wait for ever.
             Optional<Outcome> told = told(what, unreadable);
             Platform.runLater(() -> show(Optional.empty(), told));
@@ -156,12 +160,12 @@ final class Labour implements AutoCloseable {
             return Optional.ofNullable(change.call());
         } catch (ClosedByInterruptException | InterruptedException cancelled) {
             return told(false, what + " was cancelled; nothing was changed.");
-        } catch (Exception failed) {
+        } catch (Exception | Error failed) {
             return told(what, failed);
         }
     }
 
-    private static Optional<Outcome> told(String what, Exception failed) {
+    private static Optional<Outcome> told(String what, Throwable failed) {
         Optional<String> full = FullDisk.explains(failed);
         if (full.isPresent()) {
             LOG.warn(what, failed);

@@ -11,6 +11,7 @@ import org.mobrak.core.identity.TypedReading;
 import org.mobrak.core.identity.reader.Parsed;
 import org.mobrak.core.identity.reader.RawText;
 import org.mobrak.core.identity.reader.ReadingParser;
+import org.mobrak.core.logbook.Intake;
 import org.mobrak.core.logbook.Logbook;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.SetAside;
@@ -101,6 +102,17 @@ final class ReadingEdits {
                     logbook.restore(intake);
                 }));
         return new Notice(false, "Corrected: " + reading.fact().label() + " is " + value + ".");
+    }
+
+    /** Takes a text out; it stays in the logbook and no longer counts. */
+    Notice takeOut(Intake text) {
+        logbook.withdraw(text.id(), now.get());
+        undo.did(new UndoStack.Step(
+                "taking out “" + text.name() + "”",
+                () -> logbook.restore(text.id()),
+                () -> logbook.withdraw(text.id(), now.get())));
+        return new Notice(
+                false, "Taken out: " + text.name() + ". It is kept in the logbook; undo lets it count again.");
     }
 
     Notice takeTyped(Fact fact, String value) {

@@ -20,6 +20,7 @@ import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.reader.TextIntake;
 import org.mobrak.core.job.JournalEntry;
 import org.mobrak.core.job.SheetStep;
+import org.mobrak.core.logbook.Intake;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
@@ -125,6 +126,11 @@ public final class Session implements AutoCloseable {
     /** No longer lets a reading count; it is kept, with the reason. */
     public void setAside(Reading reading, String reason) {
         telling("Setting a reading aside", () -> bench.readings().setAside(reading, reason));
+    }
+
+    /** Takes a whole text out of the phone's readings. */
+    public void takeOut(Intake text) {
+        telling("Taking a text out", () -> bench.readings().takeOut(text));
     }
 
     /** Lets a reading that was set aside count again. */

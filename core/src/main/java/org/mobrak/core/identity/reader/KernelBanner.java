@@ -25,7 +25,8 @@ record KernelBanner(
     private static final Pattern BUILDER = Pattern.compile("\\(([^()\\s@]+@[^()\\s]+)\\)");
     private static final Pattern COMPILER =
             Pattern.compile("\\(((?:gcc|[^()@]* clang|clang) version [^()]*(?:\\([^()]*\\)[^()]*)?)\\)");
-    private static final Pattern BUILD = Pattern.compile("(#\\d+(?: [A-Z_]+)*?) (?:Mon|Tue|Wed|Thu|Fri|Sat|Sun) ");
+    private static final Pattern BUILD =
+            Pattern.compile("(#\\d{1,9}(?: [A-Z_]{1,20}){0,12}?) (?:Mon|Tue|Wed|Thu|Fri|Sat|Sun) ");
 
     /** The banner in a line, wherever it begins. */
     static Optional<KernelBanner> in(String line) {

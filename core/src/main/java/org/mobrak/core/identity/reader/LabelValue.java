@@ -54,7 +54,7 @@ enum LabelValue {
         }
     };
 
-    private static final Pattern NUMBERS = Pattern.compile("^(\\d+(?:\\.\\d+)*)");
+    private static final Pattern NUMBERS = Pattern.compile("^(\\d{1,9}(?:\\.\\d{1,9}){0,15}+)");
     private static final Pattern FIRST_WORD = Pattern.compile("^(\\d\\S*)");
     private static final Pattern WHOLE_NUMBER = Pattern.compile("(\\d+)");
     private static final List<DateTimeFormatter> DAYS = List.of(

@@ -59,6 +59,9 @@ final class LabelledReader implements FormReader {
     }
 
     private Optional<Entry> entry(Page page, int index) {
+        if (page.raw(index).isBlank()) {
+            return Optional.empty();
+        }
         String line = PREFIX.matcher(page.line(index)).replaceFirst("");
         Matcher pair = PAIR.matcher(line);
         if (pair.matches() && isLabel(pair.group(1))) {

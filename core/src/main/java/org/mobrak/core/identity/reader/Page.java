@@ -17,6 +17,14 @@ import org.mobrak.core.identity.Source;
  * from 0 here and from 1 in everything that is told.
  */
 final class Page {
+    /** A kernel's banner has some 200 characters, a fingerprint 100. */
+    private static final int LONGEST_VALUE = 1000;
+
+    private static final int LONGEST_LINE = 4096;
+
+    /** A listing has some 1,500. */
+    private static final int MOST_LINES = 100_000;
+
     private final String name;
     private final Instant takenAt;
     private final List<String> lines;
@@ -30,6 +38,12 @@ final class Page {
         this.takenAt = takenAt;
         this.lines = split(raw.text());
         this.findings = new ArrayList<>(raw.findings());
+        if (lines.size() == MOST_LINES) {
+            tell(Finding.caution(
+                    "too-many-lines",
+                    "%s has more than %d lines; the rest was not read. A listing of one phone is far shorter."
+                            .formatted(name, MOST_LINES)));
+        }
     }
 
     /** Lines end as they do on any system; an ending at the end of the text makes an empty last line. */
@@ -38,11 +52,15 @@ final class Page {
                 text.indexOf('\r') < 0 ? text : text.replace("\r\n", "\n").replace('\r', '\n');
         List<String> lines = new ArrayList<>();
         int start = 0;
-        for (int end = unified.indexOf('\n'); end >= 0; end = unified.indexOf('\n', start)) {
+        for (int end = unified.indexOf('\n');
+                end >= 0 && lines.size() < MOST_LINES;
+                end = unified.indexOf('\n', start)) {
             lines.add(unified.substring(start, end));
             start = end + 1;
         }
-        lines.add(unified.substring(start));
+        if (lines.size() < MOST_LINES) {
+            lines.add(unified.substring(start));
+        }
         return lines;
     }
 
@@ -59,9 +77,10 @@ final class Page {
         return lines.get(index);
     }
 
-    /** A line without the white space around it. */
+    /** A line without the white space around it; of one that is far too long only its beginning, since patterns look at it. */
     String line(int index) {
-        return lines.get(index).strip();
+        String line = lines.get(index);
+        return (line.length() > LONGEST_LINE ? line.substring(0, LONGEST_LINE) : line).strip();
     }
 
     /** Whether no reader has taken this line yet. */
@@ -84,6 +103,13 @@ final class Page {
 
     /** Notes a reading; a value that the fact cannot have is told of instead. */
     void say(Fact fact, String value, Source source, int index) {
+        if (value.length() > LONGEST_VALUE) {
+            tell(Finding.caution(
+                    "value-too-long",
+                    "%s: %s would be %d characters long; no phone says so much, so it is not used."
+                            .formatted(place(index), fact.label(), value.length())));
+            return;
+        }
         String visible = visible(value, index);
         Optional<String> objection = fact.domain().objection(visible);
         if (objection.isPresent()) {
