@@ -66,9 +66,9 @@ public final class JobFolder {
      * @throws java.nio.channels.ClosedByInterruptException if the thread was interrupted
      */
     public Path keep(Path from, Path place, Watch watch) throws IOException {
-        Files.createDirectories(folder);
+        make();
         checkRoom(Files.size(from), Files.getFileStore(folder));
-        Path part = place.resolveSibling(place.getFileName() + PART);
+        Path part = part(place);
         try {
             copy(from, part, watch);
             Files.setLastModifiedTime(part, Files.getLastModifiedTime(from));
@@ -87,7 +87,35 @@ public final class JobFolder {
                                 Optional.of(folder.relativize(file.path()).toString()), Digest.SHA256, value)))
                 .sorted(Comparator.comparing(line -> line.name().orElse("")))
                 .toList();
-        Files.writeString(folder.resolve(CHECKSUMS), ChecksumList.write(lines));
+        make();
+        Path part = part(folder.resolve(CHECKSUMS));
+        try {
+            Files.writeString(part, ChecksumList.write(lines), StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE);
+            Files.move(
+                    part,
+                    folder.resolve(CHECKSUMS),
+                    StandardCopyOption.REPLACE_EXISTING,
+                    StandardCopyOption.ATOMIC_MOVE);
+        } finally {
+            Files.deleteIfExists(part);
+        }
+    }
+
+    /** Nothing is written through a link: a folder from somebody else could point it at the user's own files. */
+    private void make() throws IOException {
+        for (Path part : List.of(folder.getParent(), folder)) {
+            if (Files.isSymbolicLink(part)) {
+                throw new UnreadableInput(part + " is a link and may lead anywhere; put a real folder in its place.");
+            }
+        }
+        Files.createDirectories(folder);
+    }
+
+    /** Where a file grows before it takes its name; whatever lies there, a link too, is taken away and not written into. */
+    private static Path part(Path place) throws IOException {
+        Path part = place.resolveSibling(place.getFileName() + PART);
+        Files.deleteIfExists(part);
+        return part;
     }
 
     private void checkRoom(long bytes, FileStore store) throws IOException {
@@ -104,11 +132,8 @@ public final class JobFolder {
     private static void copy(Path from, Path to, Watch watch) throws IOException {
         // Channels, unlike streams, can be interrupted.
         try (InputStream in = Channels.newInputStream(FileChannel.open(from, StandardOpenOption.READ));
-                OutputStream out = Channels.newOutputStream(FileChannel.open(
-                        to,
-                        StandardOpenOption.CREATE,
-                        StandardOpenOption.TRUNCATE_EXISTING,
-                        StandardOpenOption.WRITE))) {
+                OutputStream out = Channels.newOutputStream(
+                        FileChannel.open(to, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE))) {
             byte[] step = new byte[STEP];
             for (int read = in.read(step); read >= 0; read = in.read(step)) {
                 out.write(step, 0, read);

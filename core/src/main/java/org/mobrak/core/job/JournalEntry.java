@@ -30,6 +30,11 @@ public record JournalEntry(Instant at, Kind kind, Optional<String> stepId, Strin
         }
     }
 
+    /** The same, at another time. */
+    public JournalEntry at(Instant other) {
+        return new JournalEntry(other, kind, stepId, note);
+    }
+
     public static JournalEntry ofStep(Instant at, Kind kind, String stepId) {
         return new JournalEntry(at, kind, Optional.of(stepId), "");
     }

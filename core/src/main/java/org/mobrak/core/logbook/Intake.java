@@ -64,7 +64,7 @@ public record Intake(
     private Parsed read() {
         return kind == Kind.TEXT
                 ? ReadingParser.parse(new RawText(name, text, findings), takenAt)
-                : new Parsed(List.of(typed()), List.of());
+                : new Parsed(List.of(typed()), findings);
     }
 
     private Reading typed() {

@@ -2,8 +2,10 @@ package org.mobrak.core.logbook;
 
 import java.sql.Types;
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jdbi.v3.core.Jdbi;
 import org.jdbi.v3.core.argument.AbstractArgumentFactory;
 import org.jdbi.v3.core.argument.Argument;
@@ -20,11 +22,10 @@ import org.mobrak.core.job.RunSheet;
 
 /** The drawer of phones and what happened to them. Every method that adds returns only when it is on disk. */
 public final class Logbook {
-    private static final String NO_FINDINGS = Json.write(List.of());
-
     private final Jdbi jdbi;
     private final LogbookRows rows;
     private final Materials materials;
+    private final Sequence sequence = new Sequence();
 
     Logbook(Jdbi jdbi) {
         this.jdbi = jdbi.installPlugin(new SqlObjectPlugin())
@@ -77,13 +78,26 @@ public final class Logbook {
 
     /** Keeps a text with readings in it and gives its number. */
     public long take(PhoneRecord phone, RawText text, Instant at) {
-        return rows.addIntake(phone.id(), text.name(), Intake.Kind.TEXT, text.text(), Json.write(text.findings()), at);
+        return keep(phone, Intake.Kind.TEXT, text, at);
     }
 
     /** Keeps what a person said of a phone and gives its number. */
     public long take(PhoneRecord phone, Reading typed) {
         String text = TypedReading.text(typed.fact(), typed.value());
-        return rows.addIntake(phone.id(), "typed in", Intake.Kind.TYPED, text, NO_FINDINGS, typed.takenAt());
+        return keep(phone, Intake.Kind.TYPED, new RawText("typed in", text, List.of()), typed.takenAt());
+    }
+
+    private long keep(PhoneRecord phone, Intake.Kind kind, RawText text, Instant clock) {
+        Instant at = sequence.place(clock, lastEntry(rows, phone.id()));
+        List<Finding> findings = Stream.concat(text.findings().stream(), Sequence.oddClock(clock, at).stream())
+                .toList();
+        return rows.addIntake(phone.id(), text.name(), kind, text.text(), Json.write(findings), at);
+    }
+
+    private static Optional<Instant> lastEntry(LogbookRows rows, long phone) {
+        return Stream.of(rows.lastIntake(phone), rows.lastStart(phone), rows.lastJournal(phone))
+                .flatMap(Optional::stream)
+                .max(Comparator.naturalOrder());
     }
 
     /** Takes an intake back; it stays in the logbook but no longer counts. */
@@ -133,11 +147,13 @@ public final class Logbook {
         if (dossier(phone).runningJob().isPresent()) {
             throw new IllegalStateException("A job runs on this phone already; finish or stop it first.");
         }
-        return new Job(rows.addJob(phone.id(), Json.write(sheet), at), phone.id(), sheet, at, List.of());
+        Instant start = sequence.place(at, lastEntry(rows, phone.id()));
+        return new Job(rows.addJob(phone.id(), Json.write(sheet), start), phone.id(), sheet, start, List.of());
     }
 
     /** Writes an entry into a job's journal. A job that worked also says what holds of the phone from now on. */
-    public Job record(Job job, JournalEntry entry) {
+    public Job record(Job job, JournalEntry now) {
+        JournalEntry entry = now.at(sequence.place(now.at(), lastEntry(rows, job.phoneId())));
         jdbi.useTransaction(handle -> {
             LogbookRows one = handle.attach(LogbookRows.class);
             one.addEntry(job.id(), entry.at(), entry.kind(), entry.stepId(), entry.note());

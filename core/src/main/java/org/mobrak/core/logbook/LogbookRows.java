@@ -71,6 +71,16 @@ interface LogbookRows {
     @SqlUpdate("INSERT INTO journal (job_id, at, kind, step_id, note) VALUES (:jobId, :at, :kind, :stepId, :note)")
     void addEntry(long jobId, Instant at, JournalEntry.Kind kind, Optional<String> stepId, String note);
 
+    @SqlQuery("SELECT taken_at FROM intake WHERE phone_id = :phoneId ORDER BY id DESC LIMIT 1")
+    Optional<Instant> lastIntake(long phoneId);
+
+    @SqlQuery("SELECT started_at FROM job WHERE phone_id = :phoneId ORDER BY id DESC LIMIT 1")
+    Optional<Instant> lastStart(long phoneId);
+
+    @SqlQuery(
+            "SELECT at FROM journal WHERE job_id IN (SELECT id FROM job WHERE phone_id = :phoneId) ORDER BY id DESC LIMIT 1")
+    Optional<Instant> lastJournal(long phoneId);
+
     @SqlQuery("SELECT value FROM setting WHERE name = :name")
     Optional<String> setting(String name);
 

@@ -1,12 +1,17 @@
 package org.mobrak.core.logbook;
 
 import java.io.IOException;
+import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.Arrays;
 import java.util.List;
 import org.apache.commons.io.file.PathUtils;
@@ -15,6 +20,7 @@ import org.flywaydb.core.api.FlywayException;
 import org.flywaydb.core.api.MigrationInfo;
 import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.Jdbi;
+import org.jdbi.v3.core.spi.JdbiPlugin;
 import org.mobrak.core.catalogue.CatalogueCache;
 import org.mobrak.core.catalogue.CatalogueLoader;
 import org.mobrak.core.identity.UnreadableInput;
@@ -27,6 +33,8 @@ import org.sqlite.SQLiteDataSource;
  * @see #open
  */
 public final class Workspace implements AutoCloseable {
+    private static final byte[] HAD_A_LOGBOOK = "has a logbook\n".getBytes(StandardCharsets.US_ASCII);
+
     private final Path folder;
     private final FileChannel lockFile;
     private final Handle held;
@@ -39,11 +47,16 @@ public final class Workspace implements AutoCloseable {
         this.lockFile = lockFile;
         this.cache = new CatalogueCache(folder.resolve("cache"));
         reloadCatalogue();
-        Jdbi database = openLogbook(folder.resolve("logbook.db"));
+        Jdbi database = openLogbook(folder.resolve("logbook.db"), lockFile.size() > 0);
+        // From now on an empty drawer is told apart from a logbook that went missing.
+        lockFile.write(ByteBuffer.wrap(HAD_A_LOGBOOK), 0);
         // While one connection stays open the files beside the logbook do too; a full disk could not take them anew,
         // and
         // without them not even reading goes.
         this.held = database.open();
+        if (held.createQuery("PRAGMA application_id").mapTo(Integer.class).one() != LogbookGuard.APPLICATION) {
+            held.execute("PRAGMA application_id = " + LogbookGuard.APPLICATION);
+        }
         held.begin()
                 .createQuery("SELECT count(*) FROM phone")
                 .mapTo(Integer.class)
@@ -98,7 +111,8 @@ public final class Workspace implements AutoCloseable {
         throw new UnreadableInput(folder + " is open in another Mobrak; close that one first.");
     }
 
-    private static Jdbi openLogbook(Path file) throws IOException {
+    private static Jdbi openLogbook(Path file, boolean known) throws IOException {
+        new LogbookGuard(file).check(known);
         SQLiteConfig config = new SQLiteConfig();
         config.enforceForeignKeys(true);
         config.setJournalMode(SQLiteConfig.JournalMode.WAL);
@@ -112,13 +126,25 @@ public final class Workspace implements AutoCloseable {
         } catch (FlywayException broken) {
             throw new UnreadableInput(file + " is no logbook Mobrak can read; restore a copy of it, or move it away.");
         }
-        return Jdbi.create(source);
+        return Jdbi.create(source).installPlugin(new UntrustedSchema());
+    }
+
+    /** What a schema says of itself runs nothing that could do harm. */
+    private static final class UntrustedSchema implements JdbiPlugin {
+        @Override
+        public Connection customizeConnection(Connection connection) throws SQLException {
+            try (Statement statement = connection.createStatement()) {
+                statement.execute("PRAGMA trusted_schema = OFF");
+            }
+            return connection;
+        }
     }
 
     private static void migrate(SQLiteDataSource source, Path file) throws IOException {
         Flyway flyway = Flyway.configure()
                 .dataSource(source)
                 .locations("classpath:org/mobrak/core/logbook")
+                .initSql("PRAGMA trusted_schema = OFF")
                 .load();
         boolean newer = Arrays.stream(flyway.info().applied())
                 .map(MigrationInfo::getState)

@@ -13,11 +13,15 @@ import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.PartitionClass;
@@ -267,8 +271,88 @@ class WorkspaceTest {
         Files.write(folder.resolve("logbook.db"), noise);
         assertThatThrownBy(() -> Workspace.open(folder))
                 .isInstanceOf(UnreadableInput.class)
-                .hasMessageContaining("restore a copy");
+                .hasMessageContaining("nothing was changed")
+                .hasMessageContaining("logbook.db-wal");
         assertThat(folder.resolve("logbook.db")).hasBinaryContent(noise);
+    }
+
+    /** The pragmas' and schema's meaning: the database's own documentation. What is refused is our own choice. */
+    @ParameterizedTest
+    @CsvSource({
+        "CREATE TRIGGER t AFTER UPDATE ON setting BEGIN DELETE FROM intake; END, commands of its own",
+        "CREATE VIEW v AS SELECT * FROM phone, commands of its own",
+        "PRAGMA application_id = 7, another program"
+    })
+    void aStrangersLogbookIsRefusedBeforeItRunsAnything(String command, String told) throws IOException, SQLException {
+        Workspace.open(folder).close();
+        try (Connection connection = connect();
+                Statement statement = connection.createStatement()) {
+            statement.execute(command);
+        }
+        byte[] before = Files.readAllBytes(folder.resolve("logbook.db"));
+        assertThatThrownBy(() -> Workspace.open(folder))
+                .isInstanceOf(UnreadableInput.class)
+                .hasMessageContaining(told);
+        assertThat(folder.resolve("logbook.db")).hasBinaryContent(before);
+        assertThat(folder).isDirectoryNotContaining("glob:**/looking*");
+    }
+
+    @Test
+    void aMissingLogbookIsNotANewOneAndALogBesideItIsKept() throws IOException {
+        Workspace.open(folder).close();
+        Path logbook = folder.resolve("logbook.db");
+        Path away = Files.move(logbook, folder.resolve("elsewhere.db"));
+        Path log = Files.writeString(folder.resolve("logbook.db-wal"), "what was not yet taken over");
+        assertThatThrownBy(() -> Workspace.open(folder)).hasMessageContaining("is missing; put a copy of it back");
+        Files.createSymbolicLink(logbook, away);
+        assertThatThrownBy(() -> Workspace.open(folder)).hasMessageContaining("is a link");
+        Files.delete(logbook);
+        Files.createFile(logbook);
+        assertThatThrownBy(() -> Workspace.open(folder)).hasMessageContaining("is empty; nothing was changed");
+        assertThat(log).hasContent("what was not yet taken over");
+    }
+
+    @Test
+    void aClockSetBackDoesNotMakeALaterEntryAnEarlierOne() throws IOException {
+        try (Workspace workspace = Workspace.open(folder)) {
+            Logbook logbook = workspace.logbook();
+            PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
+            Instant before = NOW.minus(Duration.ofDays(400));
+            logbook.take(phone, TypedReading.parse("lock=unlocked", NOW));
+            logbook.take(phone, TypedReading.parse("lock=locked", before));
+            assertThat(logbook.dossier(phone).ledger().facts().value(Fact.LOCK)).contains("locked");
+            assertThat(logbook.dossier(phone).findings())
+                    .extracting(Finding::code)
+                    .containsExactly("odd-clock");
+            logbook.take(phone, TypedReading.parse("lock=unlocked", before));
+            assertThat(logbook.dossier(phone).ledger().facts().isTorn(Fact.LOCK))
+                    .as("what came at one time still contradicts itself")
+                    .isTrue();
+            Job job = logbook.start(phone, SHEET, before);
+            logbook.record(job, JournalEntry.ofJob(before, JournalEntry.Kind.WORKED, ""));
+            logbook.take(phone, TypedReading.parse("root=none", before.plusSeconds(1)));
+            assertThat(logbook.dossier(phone).ledger().facts().value(Fact.ROOT)).contains("none");
+        }
+    }
+
+    @Test
+    void oneTextThatCannotBeReadAnyMoreIsToldAndTheOthersStay() throws IOException, SQLException {
+        try (Workspace workspace = Workspace.open(folder)) {
+            Logbook logbook = workspace.logbook();
+            PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
+            logbook.take(phone, TypedReading.parse("model=KQ-T5", NOW));
+            long bad = logbook.take(phone, TypedReading.parse("root=none", NOW));
+            try (Connection connection = connect();
+                    Statement statement = connection.createStatement()) {
+                statement.execute("UPDATE intake SET text = 'root=nonsense' WHERE id = " + bad);
+            }
+            Dossier dossier = logbook.dossier(phone);
+            assertThat(dossier.ledger().facts().value(Fact.MODEL)).contains("KQ-T5");
+            assertThat(dossier.intakes()).extracting(Intake::isReadable).containsExactly(true, false);
+            assertThat(dossier.findings()).extracting(Finding::code).containsExactly("unreadable-text");
+            logbook.withdraw(bad, NOW);
+            assertThat(logbook.dossier(phone).findings()).isEmpty();
+        }
     }
 
     @Test
