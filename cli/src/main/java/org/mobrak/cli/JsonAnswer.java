@@ -28,10 +28,11 @@ final class JsonAnswer {
 
     static void write(ObjectNode answer, PrintWriter out) {
         try {
-            out.println(JsonMapper.builder()
+            out.print(JsonMapper.builder()
                     .build()
                     .writerWithDefaultPrettyPrinter()
                     .writeValueAsString(answer));
+            out.println();
         } catch (JsonProcessingException impossible) {
             throw new IllegalStateException(impossible);
         }

@@ -124,11 +124,14 @@ public final class Mobrak implements Runnable {
     }
 
     /** Runs one command and gives its exit status. */
-    static int run(Mobrak mobrak, PrintWriter out, PrintWriter err, String... arguments) {
+    static int run(Mobrak mobrak, PrintWriter rawOut, PrintWriter rawErr, String... arguments) {
+        PrintWriter out = new SafeWriter(rawOut);
+        PrintWriter err = new SafeWriter(rawErr);
         // Numbers and days are written in one way, whatever the computer's locale; the words are English anyway.
         Locale.setDefault(Locale.ROOT);
         CommandLine line = new CommandLine(mobrak)
                 .setExpandAtFiles(false)
+                .setColorScheme(CommandLine.Help.defaultColorScheme(CommandLine.Help.Ansi.OFF))
                 .setOut(out)
                 .setErr(err)
                 .setParameterExceptionHandler(Mobrak::tellUsage)

@@ -619,6 +619,48 @@ class MobrakTest {
                 .isEqualTo("-: ok" + System.lineSeparator());
     }
 
+    /** What the codes do to a terminal: ECMA-48; direction characters: Unicode Standard Annex 9. */
+    @Test
+    void whatComesFromOutsideCannotForgeALineOnTheTerminal() throws IOException {
+        Path forged = Files.writeString(
+                folder.resolve("a\u001b[2K\rgood\u202Etxt.prop\nall.txt: ok"), "[ro.product.model]: [KQ-T5]\n");
+        Outcome text = run("", "verify", "--md5", "0".repeat(32), forged.toString());
+        assertThat(text.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
+        assertThat(text.out() + text.err()).doesNotContain("\u001b", "\r", "\u202E");
+        assertThat(text.out().lines()).noneMatch(line -> line.startsWith("all.txt"));
+        assertThat(text.out()).contains("\\u001b[2K");
+        Outcome json = run("", "verify", "--md5", "0".repeat(32), forged.toString(), "--json");
+        assertThat(json.out()).doesNotContain("\u202E");
+        assertThat(json.json().at("/files/0/file").asText())
+                .as("data stays data")
+                .isEqualTo(forged.toString());
+        Outcome refused = run(
+                "",
+                "identify",
+                forged.resolveSibling("gone\u001b]0;x\u0007\nok").toString());
+        assertThat(refused.status()).isEqualTo(Mobrak.UNREADABLE);
+        assertThat(refused.err()).hasLineCount(1).doesNotContain("\u001b", "\u0007");
+    }
+
+    @Test
+    void statusOneMeansNoAndNothingElse() throws IOException {
+        Path list = Files.writeString(folder.resolve("sums"), "0".repeat(32) + "  a\0b\n");
+        assertThat(run("", "verify", "--list", list.toString()).status()).isNotIn(Mobrak.ANSWER_IS_NO, Mobrak.DONE);
+        assertThat(run("", "identify", "@" + list).status()).isEqualTo(Mobrak.UNREADABLE);
+        String parts = "1.".repeat(2_000) + "1";
+        assertThat(run("", "compare-versions", parts, "4.1").status()).isEqualTo(Mobrak.DONE);
+        Path long1 = Files.writeString(
+                folder.resolve("long.txt"),
+                "[ro.product.model]: [KQ-T5]\n[ro.build.version.release]: [" + parts + "]\n[ro.build.id]: [GRK39F]\n");
+        JsonNode json = run("", "identify", long1.toString(), "--json").json();
+        assertThat(json.at("/facts/buildId").asText()).isEqualTo("GRK39F");
+        assertThat(json.at("/facts/osVersion").isMissingNode()).isTrue();
+        assertThat(json.at("/findings").findValuesAsText("code")).contains("value-too-long");
+        Path banner = Files.writeString(
+                folder.resolve("banner.txt"), "Linux version 3.0.31 (a@b) #1" + " A".repeat(2_000) + "\n");
+        assertThat(run("", "identify", banner.toString()).status()).isNotIn(Mobrak.ANSWER_IS_NO, Mobrak.INSIDE);
+    }
+
     private static String file(String name) {
         return READINGS.getParent().resolve("files").resolve(name).toString();
     }

@@ -221,6 +221,30 @@ class GatheringTest {
                 .hasContent("c0af184f2d2e579c60fd3d86dbdf17769ed08b5857b1a79a92e0b417beb0ffb4  02 key-recovery.tar");
     }
 
+    @Test
+    void nothingIsWrittenThroughALinkInTheJobsFolder() throws IOException {
+        JobFolder job = JobFolder.of(folder.resolve("files"), LocalDate.of(2026, 11, 25), "Hive 3", "Root");
+        Path letter = Files.writeString(folder.resolve("letter.txt"), "dear bees");
+        Path from = FILES.resolve("l210_rec_FINAL(2).tar");
+        Path place = job.place(1, "key.tar");
+        Files.createDirectories(job.path());
+        for (String name : List.of("01 key.tar", "01 key.tar.part", "SHA256SUMS", "SHA256SUMS.part")) {
+            Files.createSymbolicLink(job.path().resolve(name), letter);
+        }
+        assertThat(job.keep(from, place, Watch.NONE))
+                .hasSameBinaryContentAs(from)
+                .isRegularFile();
+        job.writeChecksums(kept);
+        assertThat(letter).hasContent("dear bees");
+
+        Path elsewhere = Files.createDirectories(folder.resolve("elsewhere"));
+        JobFolder linked = JobFolder.of(folder.resolve("files"), LocalDate.of(2026, 11, 26), "Hive 4", "Root");
+        Files.createSymbolicLink(linked.path(), elsewhere);
+        assertThatThrownBy(() -> linked.keep(from, linked.place(1, "key.tar"), Watch.NONE))
+                .hasMessageContaining("is a link");
+        assertThat(elsewhere).isEmptyDirectory();
+    }
+
     private void drop(String name) throws IOException {
         keep(Forge.inspect(folder, name, Files.readAllBytes(FILES.resolve(name))), Kept.State.THERE);
     }

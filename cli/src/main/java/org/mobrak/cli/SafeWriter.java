@@ -1,0 +1,93 @@
+package org.mobrak.cli;
+
+import java.io.FilterWriter;
+import java.io.IOException;
+import java.io.PrintWriter;
+import java.io.Writer;
+import java.util.Arrays;
+import java.util.Locale;
+
+/**
+ * The one gate to the terminal: names, members, scripts and banners come from outside and may hold characters that move the
+ * cursor, colour, delete or turn round what was written before, and so forge a verdict. They are written as {@code \}{@code u}
+ * and their number, which is also how JSON writes them, so data stays data.
+ */
+final class SafeWriter extends PrintWriter {
+    private static final String LINE_BREAKS = "[\\n\\r]+";
+
+    SafeWriter(Writer out) {
+        super(new Escaping(out), true);
+    }
+
+    /** One line stays one line, whatever stands in it. */
+    @Override
+    public void println(String line) {
+        super.println(oneLine(line));
+    }
+
+    @Override
+    public PrintWriter format(Locale locale, String format, Object... arguments) {
+        return super.format(locale, format, shown(arguments));
+    }
+
+    @Override
+    public PrintWriter format(String format, Object... arguments) {
+        return super.format(format, shown(arguments));
+    }
+
+    private static Object[] shown(Object... arguments) {
+        return Arrays.stream(arguments)
+                .map(one -> one instanceof Number ? one : oneLine(String.valueOf(one)))
+                .toArray();
+    }
+
+    private static String oneLine(String text) {
+        return text.replaceAll(LINE_BREAKS, " ⏎ ");
+    }
+
+    private static final class Escaping extends FilterWriter {
+        Escaping(Writer out) {
+            super(out);
+        }
+
+        @Override
+        public void write(int c) throws IOException {
+            if (isDangerous((char) c)) {
+                out.write("\\u%04x".formatted(c));
+            } else {
+                out.write(c);
+            }
+        }
+
+        @Override
+        public void write(String text, int offset, int length) throws IOException {
+            write(text.toCharArray(), offset, length);
+        }
+
+        @Override
+        public void write(char[] text, int offset, int length) throws IOException {
+            int plain = offset;
+            for (int at = offset; at < offset + length; at++) {
+                if (isDangerous(text[at])) {
+                    out.write(text, plain, at - plain);
+                    write(text[at]);
+                    plain = at + 1;
+                }
+            }
+            out.write(text, plain, offset + length - plain);
+        }
+
+        /** Control and direction characters, and separators that some terminals break lines at. */
+        private static boolean isDangerous(char c) {
+            return switch (Character.getType(c)) {
+                case Character.CONTROL -> c != '\n' && c != '\t' && !isLineSeparator(c);
+                case Character.FORMAT, Character.LINE_SEPARATOR, Character.PARAGRAPH_SEPARATOR -> true;
+                default -> false;
+            };
+        }
+
+        private static boolean isLineSeparator(char c) {
+            return System.lineSeparator().indexOf(c) >= 0;
+        }
+    }
+}
