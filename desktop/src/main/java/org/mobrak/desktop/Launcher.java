@@ -35,8 +35,10 @@ public final class Launcher {
     }
 
     private static void start(String command, Path folder, Path home) throws IOException {
+        Path cache = Path.of(System.getProperty(
+                "mobrak.cache", home.resolve("desktop/target/cache").toString()));
         switch (command) {
-            case "demo" -> DemoWorkspace.create(home, folder, Clock.systemUTC());
+            case "demo" -> DemoWorkspace.create(home, folder, cache, Clock.systemUTC());
             case "open" -> Workspace.create(folder, List.of(home.resolve("catalogue")));
             case "screenshots" -> {
                 Application.launch(Screenshots.class, folder.toString(), home.toString());
@@ -45,7 +47,7 @@ public final class Launcher {
             default -> throw new UnreadableInput("“" + command + "” is no command of the desktop.");
         }
         // Refuse before there is a window: a second Mobrak on this folder, a logbook that cannot be read.
-        Workspace.open(folder).close();
-        Application.launch(MobrakApp.class, folder.toString());
+        Workspace.open(folder, cache).close();
+        Application.launch(MobrakApp.class, folder.toString(), cache.toString());
     }
 }

@@ -20,7 +20,8 @@ public final class MobrakApp extends Application {
     @Override
     public void start(Stage stage) throws IOException {
         Path folder = Path.of(getParameters().getRaw().get(0));
-        session = new Session(folder, DrawerFile.benchOf(folder), Clock.systemUTC());
+        session = new Session(
+                folder, Path.of(getParameters().getRaw().get(1)), DrawerFile.benchOf(folder), Clock.systemUTC());
         show(stage, session, folder);
     }
 

@@ -57,9 +57,10 @@ public final class Screenshots extends Application {
         out = Path.of(parameters.get(0));
         Path home = Path.of(parameters.get(1));
         folder = Files.createTempDirectory("mobrak-screenshots").resolve("demo");
-        DemoWorkspace.create(home, folder, FIXED);
+        Path cache = folder.resolveSibling("cache");
+        DemoWorkspace.create(home, folder, cache, FIXED);
         friend = home.resolve("demo/friend");
-        session = new Session(folder, DrawerFile.benchOf(folder), FIXED);
+        session = new Session(folder, cache, DrawerFile.benchOf(folder), FIXED);
         shell = new Shell(session, ZoneOffset.UTC);
         stage.setScene(shell.scene());
         stage.setX(0);

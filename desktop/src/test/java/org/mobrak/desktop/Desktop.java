@@ -45,7 +45,7 @@ final class Desktop implements AutoCloseable {
 
     private Desktop(Path folder, PhoneLink link) throws TimeoutException {
         FxToolkit.registerPrimaryStage();
-        session = new Session(folder, link, Clock.systemUTC());
+        session = new Session(folder, cache(folder), link, Clock.systemUTC());
         stage = WaitForAsyncUtils.waitForAsyncFx(20_000, (Callable<Stage>) Stage::new);
         robot.interact(() -> {
             MobrakApp.show(stage, session, folder);
@@ -53,6 +53,10 @@ final class Desktop implements AutoCloseable {
             stage.setY(0);
         });
         rest();
+    }
+
+    static Path cache(Path folder) {
+        return folder.resolveSibling("cache");
     }
 
     static Desktop open(Path folder) throws IOException, TimeoutException {

@@ -47,7 +47,7 @@ class FilesTest {
     @BeforeEach
     void openTheDemo() throws Exception {
         Path folder = top.resolve("demo");
-        DemoWorkspace.create(Desktop.HOME, folder, Clock.systemUTC());
+        DemoWorkspace.create(Desktop.HOME, folder, Desktop.cache(folder), Clock.systemUTC());
         files = folder.resolve("bench/files");
         desktop = Desktop.open(folder);
         desktop.pick(

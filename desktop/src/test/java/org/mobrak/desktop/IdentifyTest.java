@@ -41,7 +41,7 @@ class IdentifyTest {
     @BeforeEach
     void layOutTheDemo() throws Exception {
         folder = top.resolve("demo");
-        DemoWorkspace.create(Desktop.HOME, folder, Clock.systemUTC());
+        DemoWorkspace.create(Desktop.HOME, folder, Desktop.cache(folder), Clock.systemUTC());
     }
 
     @Test
@@ -308,7 +308,7 @@ class IdentifyTest {
 
     @Test
     void aDrawerOfManyPhonesStaysQuick() throws Exception {
-        try (Workspace workspace = Workspace.open(folder)) {
+        try (Workspace workspace = Workspace.open(folder, Desktop.cache(folder))) {
             for (int i = 0; i < 300; i++) {
                 PhoneRecord phone = workspace.logbook().addPhone("Spare " + i, Instant.now());
                 workspace.logbook().take(phone, TypedReading.parse("model=KQ-T5", Instant.now()));

@@ -28,7 +28,7 @@ class KillTest {
     @Timeout(value = 3, unit = TimeUnit.MINUTES)
     void everyTickThatWasShownIsThereAfterwards() throws Exception {
         Path folder = top.resolve("demo");
-        DemoWorkspace.create(Desktop.HOME, folder, Clock.systemUTC());
+        DemoWorkspace.create(Desktop.HOME, folder, Desktop.cache(folder), Clock.systemUTC());
         try (Desktop desktop = Desktop.open(folder)) {
             desktop.pick("phones", DrawerEntry.class, entry -> entry.name().contains("OV-L210F"));
             desktop.press(KeyCode.CONTROL, KeyCode.DIGIT2);
@@ -37,7 +37,7 @@ class KillTest {
         Process killed = start(folder);
         try (BufferedReader said = killed.inputReader()) {
             assertThat(said.lines().anyMatch(KilledDesktop.TICKED::equals)).isTrue();
-            assertThatThrownBy(() -> Workspace.open(folder))
+            assertThatThrownBy(() -> Workspace.open(folder, Desktop.cache(folder)))
                     .as("it is open over there")
                     .hasMessageContaining("another Mobrak");
             killed.destroyForcibly();

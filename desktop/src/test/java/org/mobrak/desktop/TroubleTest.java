@@ -36,7 +36,7 @@ class TroubleTest {
     @BeforeEach
     void layOutTheDemo() throws Exception {
         folder = top.resolve("demo");
-        DemoWorkspace.create(Desktop.HOME, folder, Clock.systemUTC());
+        DemoWorkspace.create(Desktop.HOME, folder, Desktop.cache(folder), Clock.systemUTC());
     }
 
     @Test

@@ -49,7 +49,7 @@ class WaysTest {
     @BeforeEach
     void openTheDemo() throws Exception {
         Path folder = top.resolve("demo");
-        DemoWorkspace.create(Desktop.HOME, folder, Clock.systemUTC());
+        DemoWorkspace.create(Desktop.HOME, folder, Desktop.cache(folder), Clock.systemUTC());
         desktop = Desktop.open(folder);
     }
 

@@ -11,12 +11,15 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
 import java.nio.file.attribute.BasicFileAttributes;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -31,14 +34,23 @@ import org.mobrak.core.identity.build.Rulers;
 
 /**
  * Keeps what was read of catalogue folders, so that a large one is there at once the next time. What is kept holds as long as
- * no file of the folder has another name, size or time; else, or when it cannot be read, the folder is read anew. Losing the
- * cache loses nothing.
+ * no file of the folder has another name, size or time, and as long as its own seal is whole; anything odd, and the folder is
+ * read anew. Losing the cache loses nothing. It lies where only the user writes, never in a workspace, which may come from
+ * somebody else.
  */
 public final class CatalogueCache {
     /** To be raised whenever the same files would be read or judged otherwise. */
-    private static final String FORMAT = "mobrak catalogue cache 4";
+    private static final String FORMAT = "mobrak catalogue cache 5";
 
     private static final int CHUNK = 500;
+
+    private static final int SEAL = 32;
+
+    /** Ten thousand routes take some 20 MB. */
+    private static final long LARGEST = 500L << 20;
+
+    /** When anything of a file last changed; unlike the time of its content nobody can set it. */
+    private static final String CHANGED = "unix:ctime";
 
     private final ObjectMapper mapper = CatalogueMapper.builder(CBORFactory.builder()
                     .enable(CBORGenerator.Feature.STRINGREF)
@@ -82,18 +94,26 @@ public final class CatalogueCache {
             return kept.get();
         }
         CatalogueLoader.Whole whole = CatalogueLoader.whole(folders);
-        keep(file, stamp, whole);
+        // Only what still lies there as it was read, and could be read, is worth keeping.
+        if (whole.loaded().faults().stream().noneMatch(Fault::isUnread) && stamp.equals(stamp(folders))) {
+            keep(file, stamp, whole);
+        }
         return whole.loaded();
     }
 
     private Optional<Loaded> kept(Path file, String stamp) {
         try {
-            if (!Files.isReadable(file)) {
+            if (!Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS) || Files.size(file) > LARGEST) {
                 return Optional.empty();
             }
-            Box box = mapper.readValue(Files.readAllBytes(file), Box.class);
+            byte[] sealed = Files.readAllBytes(file);
+            byte[] packed = Arrays.copyOfRange(sealed, Math.min(SEAL, sealed.length), sealed.length);
+            if (!MessageDigest.isEqual(sha256(packed), Arrays.copyOf(sealed, SEAL))) {
+                return Optional.empty();
+            }
+            Box box = mapper.readValue(packed, Box.class);
             return box.stamp().equals(stamp) ? Optional.of(unpacked(box)) : Optional.empty();
-        } catch (IOException | UncheckedIOException damaged) {
+        } catch (IOException | RuntimeException damaged) {
             return Optional.empty();
         }
     }
@@ -123,8 +143,14 @@ public final class CatalogueCache {
         try {
             Files.createDirectories(folder);
             Path fresh = Files.createTempFile(folder, "catalogue", ".new");
-            Files.write(fresh, mapper.writeValueAsBytes(packed(stamp, whole)));
-            Files.move(fresh, file, StandardCopyOption.REPLACE_EXISTING);
+            try {
+                byte[] packed = mapper.writeValueAsBytes(packed(stamp, whole));
+                Files.write(fresh, sha256(packed));
+                Files.write(fresh, packed, StandardOpenOption.APPEND);
+                Files.move(fresh, file, StandardCopyOption.REPLACE_EXISTING);
+            } finally {
+                Files.deleteIfExists(fresh);
+            }
         } catch (IOException notWritable) {
             return;
         }
@@ -187,16 +213,25 @@ public final class CatalogueCache {
         try {
             BasicFileAttributes about = Files.readAttributes(file, BasicFileAttributes.class);
             return file.getFileName() + " " + about.size() + " "
-                    + about.lastModifiedTime().to(TimeUnit.NANOSECONDS);
+                    + about.lastModifiedTime().to(TimeUnit.NANOSECONDS) + " " + changed(file);
         } catch (IOException vanished) {
             throw new UncheckedIOException(vanished);
         }
     }
 
+    private static Object changed(Path file) throws IOException {
+        return file.getFileSystem().supportedFileAttributeViews().contains("unix")
+                ? Files.getAttribute(file, CHANGED)
+                : "";
+    }
+
     private static String digest(String text) {
+        return HexFormat.of().formatHex(sha256(text.getBytes(StandardCharsets.UTF_8)));
+    }
+
+    private static byte[] sha256(byte[] bytes) {
         try {
-            byte[] digest = MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8));
-            return HexFormat.of().formatHex(digest);
+            return MessageDigest.getInstance("SHA-256").digest(bytes);
         } catch (NoSuchAlgorithmException impossible) {
             throw new IllegalStateException(impossible);
         }

@@ -44,12 +44,15 @@ final class EntryReader<T> {
         } catch (CharacterCodingException notText) {
             return refused(new Fault(name, 0, "The file is no UTF-8 text.", "Save it as UTF-8."));
         } catch (IOException unreadable) {
-            return refused(new Fault(name, 0, "The file cannot be read.", "Check its permissions."));
+            return refused(Fault.unread(name));
         }
     }
 
     /** What a file says of its size is not believed. */
     private static String text(Path file) throws IOException, BadYaml {
+        if (!Files.isRegularFile(file)) {
+            throw new BadYaml(0, "It is no plain file, and reading it might never end.", "Put a file in its place.");
+        }
         try (InputStream in = Files.newInputStream(file)) {
             byte[] bytes = in.readNBytes(MOST_BYTES + 1);
             if (bytes.length > MOST_BYTES) {

@@ -7,6 +7,8 @@ package org.mobrak.core.catalogue;
  */
 public record Fault(String file, int line, String what, String remedy, Weight weight) {
 
+    private static final String UNREAD = "The file cannot be read.";
+
     /** Whether an entry can be used all the same. */
     public enum Weight {
         FAULT,
@@ -19,6 +21,15 @@ public record Fault(String file, int line, String what, String remedy, Weight we
 
     static Fault warning(String file, int line, String what, String remedy) {
         return new Fault(file, line, what, remedy, Weight.WARNING);
+    }
+
+    /** A file that could not be read this time; the next time it may be. */
+    static Fault unread(String file) {
+        return new Fault(file, 0, UNREAD, "Check its permissions.");
+    }
+
+    boolean isUnread() {
+        return what.equals(UNREAD);
     }
 
     public boolean isWarning() {

@@ -42,10 +42,10 @@ public final class Workspace implements AutoCloseable {
     private final CatalogueCache cache;
     private CatalogueLoader.Loaded catalogue;
 
-    private Workspace(Path folder, FileChannel lockFile) throws IOException {
+    private Workspace(Path folder, Path cache, FileChannel lockFile) throws IOException {
         this.folder = folder;
         this.lockFile = lockFile;
-        this.cache = new CatalogueCache(folder.resolve("cache"));
+        this.cache = new CatalogueCache(cache);
         reloadCatalogue();
         Jdbi database = openLogbook(folder.resolve("logbook.db"), lockFile.size() > 0);
         // From now on an empty drawer is told apart from a logbook that went missing.
@@ -82,14 +82,16 @@ public final class Workspace implements AutoCloseable {
     /**
      * Opens a workspace and keeps others out until it is closed or the program ends. An {@link UnreadableInput} tells in one
      * line why that cannot be.
+     *
+     * @param cache where what was read of catalogues may be kept, outside of the workspace
      */
-    public static Workspace open(Path folder) throws IOException {
+    public static Workspace open(Path folder, Path cache) throws IOException {
         if (!Files.isDirectory(folder)) {
             throw new UnreadableInput(folder + " is no workspace; check the path.");
         }
         FileChannel channel = lock(folder);
         try {
-            return new Workspace(folder, channel);
+            return new Workspace(folder, cache, channel);
         } catch (IOException | RuntimeException failed) {
             channel.close();
             throw failed;

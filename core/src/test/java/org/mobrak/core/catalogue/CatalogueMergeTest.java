@@ -13,6 +13,7 @@ import java.nio.file.attribute.FileTime;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Random;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.apache.commons.io.file.PathUtils;
@@ -96,6 +97,40 @@ class CatalogueMergeTest {
             }
         }
         assertThat(cache.load(ours)).as("damaged").isEqualTo(read);
+    }
+
+    @Test
+    void aCacheIsBelievedOnlyWhileItsSealIsWholeAndKeepsNoPassingFault() throws Exception {
+        Path keeping = folder.resolve("cache");
+        CatalogueCache cache = new CatalogueCache(keeping);
+        CatalogueLoader.Loaded read = cache.load(ours);
+        Path kept;
+        try (var files = Files.list(keeping)) {
+            kept = files.findFirst().orElseThrow();
+        }
+        byte[] whole = Files.readAllBytes(kept);
+        Random random = new Random(12);
+        for (int flip = 0; flip < 40; flip++) {
+            byte[] flipped = whole.clone();
+            flipped[random.nextInt(flipped.length)] ^= (byte) (1 << random.nextInt(8));
+            Files.write(kept, flipped);
+            assertThat(cache.load(ours)).isEqualTo(read);
+        }
+        Files.delete(kept);
+        Files.createSymbolicLink(kept, Path.of("/dev/zero"));
+        assertThat(cache.load(ours)).as("a device in its place").isEqualTo(read);
+
+        FileTime written = Files.getLastModifiedTime(ours.resolve(GO_ONLINE));
+        String text = Files.readString(ours.resolve(GO_ONLINE));
+        Files.writeString(ours.resolve(GO_ONLINE), text.replace("id: go-online", "id: go-onlinf"));
+        Files.setLastModifiedTime(ours.resolve(GO_ONLINE), written);
+        assertThat(cache.load(ours).catalogue().route("go-onlinf"))
+                .as("another content of the same size and time")
+                .isPresent();
+
+        Files.delete(ours.resolve(GO_ONLINE));
+        Files.createSymbolicLink(ours.resolve(GO_ONLINE), Path.of("/dev/zero"));
+        assertThat(cache.load(ours).faults()).extracting(Fault::what).anyMatch(what -> what.contains("no plain file"));
     }
 
     private Path zip(String... namesAndTexts) throws IOException {

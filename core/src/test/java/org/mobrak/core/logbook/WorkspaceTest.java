@@ -75,7 +75,7 @@ class WorkspaceTest {
     void whatWasWrittenIsThereWhenItIsOpenedAgain() throws IOException {
         Job job;
         Dossier before;
-        try (Workspace workspace = Workspace.open(folder)) {
+        try (Workspace workspace = open(folder)) {
             Logbook logbook = workspace.logbook();
             PhoneRecord phone = logbook.addPhone("Hive “1” ; DROP TABLE phone", NOW);
             logbook.take(phone, TextIntake.pasted("[ro.product.model]: [KQ-T5]\n[ro.build.id]: [GR"), NOW);
@@ -86,7 +86,7 @@ class WorkspaceTest {
             assertThatThrownBy(() -> logbook.start(phone, SHEET, NOW))
                     .hasMessageContaining("runs on this phone already");
         }
-        try (Workspace workspace = Workspace.open(folder)) {
+        try (Workspace workspace = open(folder)) {
             Dossier after =
                     workspace.logbook().dossier(workspace.logbook().phones().get(0));
             assertThat(after).isEqualTo(before);
@@ -101,7 +101,7 @@ class WorkspaceTest {
 
     @Test
     void aJobThatWorkedSaysWhatHoldsFromThenOn() throws IOException {
-        try (Workspace workspace = Workspace.open(folder)) {
+        try (Workspace workspace = open(folder)) {
             Logbook logbook = workspace.logbook();
             PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
             logbook.take(phone, TypedReading.parse("root=none", NOW));
@@ -117,7 +117,7 @@ class WorkspaceTest {
 
     @Test
     void aWithdrawnTextNoLongerCountsAndIsKept() throws IOException {
-        try (Workspace workspace = Workspace.open(folder)) {
+        try (Workspace workspace = open(folder)) {
             Logbook logbook = workspace.logbook();
             PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
             long intake = logbook.take(phone, TextIntake.pasted("[ro.product.model]: [KQ-T5]\n"), NOW);
@@ -133,7 +133,7 @@ class WorkspaceTest {
     void aReadingSetAsideIsKeptWithItsReasonUntilItIsTakenBack() throws IOException {
         Reading reading;
         long entry;
-        try (Workspace workspace = Workspace.open(folder)) {
+        try (Workspace workspace = open(folder)) {
             Logbook logbook = workspace.logbook();
             PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
             logbook.take(phone, TextIntake.pasted("[ro.product.model]: [KQ-T5]\n[ro.build.id]: [GRK39F]\n"), NOW);
@@ -143,7 +143,7 @@ class WorkspaceTest {
                             () -> logbook.setAside(phone, reading.follows(Fact.BUILD_ID_DATE, "2011-08-08"), "x", NOW))
                     .hasMessageContaining("Only what was read can be set aside");
         }
-        try (Workspace workspace = Workspace.open(folder)) {
+        try (Workspace workspace = open(folder)) {
             Logbook logbook = workspace.logbook();
             PhoneRecord phone = logbook.phones().get(0);
             assertThat(logbook.dossier(phone).ledger().of(Fact.MODEL))
@@ -165,7 +165,7 @@ class WorkspaceTest {
 
     @Test
     void aPhoneTakenOutOfTheDrawerComesBackWithAllItHad() throws IOException {
-        try (Workspace workspace = Workspace.open(folder)) {
+        try (Workspace workspace = open(folder)) {
             Logbook logbook = workspace.logbook();
             PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
             logbook.take(phone, TypedReading.parse("lock=locked", NOW));
@@ -183,7 +183,7 @@ class WorkspaceTest {
         byte[] bytes = Forge.bootImage(0, new byte[100], new byte[100], "lantern2");
         Inspection found = Forge.inspect(image.getParent(), "boot.img", bytes);
         PhoneRecord phone;
-        try (Workspace workspace = Workspace.open(folder)) {
+        try (Workspace workspace = open(folder)) {
             phone = workspace.logbook().addPhone("Hive 1", NOW);
             Kept kept =
                     workspace.logbook().materials().keep(List.of(found), NOW).get(0);
@@ -193,7 +193,7 @@ class WorkspaceTest {
                     .register(phone, kept, PartitionClass.KERNEL, "OV-L210F", "LN2-F09", NOW);
             assertThat(copy).isPositive();
         }
-        try (Workspace workspace = Workspace.open(folder)) {
+        try (Workspace workspace = open(folder)) {
             Materials materials = workspace.logbook().materials();
             Kept kept = materials.kept().get(0);
             assertThat(kept.material()).isEqualTo(Material.of(found));
@@ -219,7 +219,7 @@ class WorkspaceTest {
     /** A logbook as the first version left it: its findings say nothing of how sure they are. */
     @Test
     void anEarlierVersionsLogbookIsBroughtUpToDate() throws IOException, SQLException {
-        Workspace.open(folder).close();
+        open(folder).close();
         try (Connection connection = connect();
                 Statement statement = connection.createStatement()) {
             for (String later : List.of("stock_check", "stock_copy", "material", "set_aside")) {
@@ -232,7 +232,7 @@ class WorkspaceTest {
             statement.execute(
                     "INSERT INTO intake VALUES (1, 1, 'x', 'TEXT', '[ro.build.id]: [GRK39F]', '[{\"severity\":\"CAUTION\",\"code\":\"nul-bytes\",\"message\":\"m\"}]', '2026-11-24T09:00:00Z', NULL)");
         }
-        try (Workspace workspace = Workspace.open(folder)) {
+        try (Workspace workspace = open(folder)) {
             Dossier dossier =
                     workspace.logbook().dossier(workspace.logbook().phones().get(0));
             assertThat(dossier.ledger().facts().value(Fact.BUILD_ID)).contains("GRK39F");
@@ -242,34 +242,34 @@ class WorkspaceTest {
 
     @Test
     void keepsASecondProgramOut() throws IOException {
-        try (Workspace first = Workspace.open(folder)) {
-            assertThatThrownBy(() -> Workspace.open(folder))
+        try (Workspace first = open(folder)) {
+            assertThatThrownBy(() -> open(folder))
                     .isInstanceOf(UnreadableInput.class)
                     .hasMessageContaining("is open in another Mobrak");
         }
-        Workspace.open(folder).close();
+        open(folder).close();
     }
 
     @Test
     void refusesWhatIsNoWorkspaceAndHarmsNothing() throws IOException, SQLException {
-        assertThatThrownBy(() -> Workspace.open(top.resolve("nowhere"))).hasMessageContaining("is no workspace");
+        assertThatThrownBy(() -> open(top.resolve("nowhere"))).hasMessageContaining("is no workspace");
         Path other = Files.createDirectories(top.resolve("other"));
         Files.writeString(other.resolve("letter.txt"), "bees");
         assertThatThrownBy(() -> Workspace.create(other, SHIPPED)).hasMessageContaining("holds other things");
         assertThat(other).isDirectoryContaining(file -> file.endsWith("letter.txt"));
 
-        Workspace.open(folder).close();
+        open(folder).close();
         try (Connection connection = connect();
                 Statement statement = connection.createStatement()) {
             statement.execute(
                     "INSERT INTO flyway_schema_history SELECT 99, '99', 'later', type, script, checksum, installed_by, installed_on, execution_time, success FROM flyway_schema_history LIMIT 1");
         }
-        assertThatThrownBy(() -> Workspace.open(folder))
+        assertThatThrownBy(() -> open(folder))
                 .isInstanceOf(UnreadableInput.class)
                 .hasMessageContaining("newer Mobrak");
         byte[] noise = "this is no database, ".repeat(400).getBytes(java.nio.charset.StandardCharsets.UTF_8);
         Files.write(folder.resolve("logbook.db"), noise);
-        assertThatThrownBy(() -> Workspace.open(folder))
+        assertThatThrownBy(() -> open(folder))
                 .isInstanceOf(UnreadableInput.class)
                 .hasMessageContaining("nothing was changed")
                 .hasMessageContaining("logbook.db-wal");
@@ -284,13 +284,13 @@ class WorkspaceTest {
         "PRAGMA application_id = 7, another program"
     })
     void aStrangersLogbookIsRefusedBeforeItRunsAnything(String command, String told) throws IOException, SQLException {
-        Workspace.open(folder).close();
+        open(folder).close();
         try (Connection connection = connect();
                 Statement statement = connection.createStatement()) {
             statement.execute(command);
         }
         byte[] before = Files.readAllBytes(folder.resolve("logbook.db"));
-        assertThatThrownBy(() -> Workspace.open(folder))
+        assertThatThrownBy(() -> open(folder))
                 .isInstanceOf(UnreadableInput.class)
                 .hasMessageContaining(told);
         assertThat(folder.resolve("logbook.db")).hasBinaryContent(before);
@@ -299,22 +299,22 @@ class WorkspaceTest {
 
     @Test
     void aMissingLogbookIsNotANewOneAndALogBesideItIsKept() throws IOException {
-        Workspace.open(folder).close();
+        open(folder).close();
         Path logbook = folder.resolve("logbook.db");
         Path away = Files.move(logbook, folder.resolve("elsewhere.db"));
         Path log = Files.writeString(folder.resolve("logbook.db-wal"), "what was not yet taken over");
-        assertThatThrownBy(() -> Workspace.open(folder)).hasMessageContaining("is missing; put a copy of it back");
+        assertThatThrownBy(() -> open(folder)).hasMessageContaining("is missing; put a copy of it back");
         Files.createSymbolicLink(logbook, away);
-        assertThatThrownBy(() -> Workspace.open(folder)).hasMessageContaining("is a link");
+        assertThatThrownBy(() -> open(folder)).hasMessageContaining("is a link");
         Files.delete(logbook);
         Files.createFile(logbook);
-        assertThatThrownBy(() -> Workspace.open(folder)).hasMessageContaining("is empty; nothing was changed");
+        assertThatThrownBy(() -> open(folder)).hasMessageContaining("is empty; nothing was changed");
         assertThat(log).hasContent("what was not yet taken over");
     }
 
     @Test
     void aClockSetBackDoesNotMakeALaterEntryAnEarlierOne() throws IOException {
-        try (Workspace workspace = Workspace.open(folder)) {
+        try (Workspace workspace = open(folder)) {
             Logbook logbook = workspace.logbook();
             PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
             Instant before = NOW.minus(Duration.ofDays(400));
@@ -337,7 +337,7 @@ class WorkspaceTest {
 
     @Test
     void oneTextThatCannotBeReadAnyMoreIsToldAndTheOthersStay() throws IOException, SQLException {
-        try (Workspace workspace = Workspace.open(folder)) {
+        try (Workspace workspace = open(folder)) {
             Logbook logbook = workspace.logbook();
             PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
             logbook.take(phone, TypedReading.parse("model=KQ-T5", NOW));
@@ -357,7 +357,7 @@ class WorkspaceTest {
 
     @Test
     void theLogbookIsSafeOnDisk() throws IOException, SQLException {
-        try (Workspace workspace = Workspace.open(folder)) {
+        try (Workspace workspace = open(folder)) {
             assertThatThrownBy(() -> workspace
                             .logbook()
                             .take(new PhoneRecord(77, "nobody", NOW), TypedReading.parse("root=none", NOW)))
@@ -390,6 +390,10 @@ class WorkspaceTest {
         assertThatThrownBy(() -> Files.write(device, new byte[1]))
                 .satisfies(full -> assertThat(FullDisk.explains(full)).isPresent());
         assertThat(FullDisk.explains(new IOException("The cable was pulled."))).isEmpty();
+    }
+
+    private Workspace open(Path workspace) throws IOException {
+        return Workspace.open(workspace, top.resolve("cache"));
     }
 
     private Connection connect() throws SQLException {

@@ -57,11 +57,12 @@ public final class DemoWorkspace {
      *
      * @param home the folder with Mobrak's own {@code catalogue} and {@code demo}
      * @param folder a folder that does not exist yet
+     * @param cache where what was read of catalogues may be kept
      */
-    public static void create(Path home, Path folder, Clock clock) throws IOException {
+    public static void create(Path home, Path folder, Path cache, Clock clock) throws IOException {
         Workspace.create(folder, List.of(home.resolve("catalogue"), home.resolve("demo/catalogue")));
         PathUtils.copyDirectory(home.resolve("demo"), folder.resolve("bench"));
-        try (Workspace workspace = Workspace.open(folder)) {
+        try (Workspace workspace = Workspace.open(folder, cache)) {
             new DemoWorkspace(folder.resolve("bench"), clock, workspace).fill();
         }
     }

@@ -37,6 +37,7 @@ public final class Session implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(Session.class);
 
     private final Path folder;
+    private final Path cache;
     private final PhoneLink link;
     private final Clock clock;
     private final Labour labour = new Labour(this::look);
@@ -51,8 +52,14 @@ public final class Session implements AutoCloseable {
         void run() throws IOException;
     }
 
-    public Session(Path folder, PhoneLink link, Clock clock) {
+    /**
+     * A session on a workspace.
+     *
+     * @param cache where what was read of catalogues may be kept, outside of the workspace
+     */
+    public Session(Path folder, Path cache, PhoneLink link, Clock clock) {
         this.folder = folder;
+        this.cache = cache;
         this.link = link;
         this.clock = clock;
         this.files = new FileDesk(labour, () -> bench, folder, clock);
@@ -88,7 +95,7 @@ public final class Session implements AutoCloseable {
     }
 
     public void open() {
-        change("Opening the workspace", () -> bench = Workbench.open(folder, link, clock));
+        change("Opening the workspace", () -> bench = Workbench.open(folder, cache, link, clock));
     }
 
     public void pick(PhoneRecord phone) {

@@ -72,8 +72,8 @@ final class Workbench implements AutoCloseable {
     }
 
     /** Opens a workspace with the phone on the desk that was there last. */
-    static Workbench open(Path folder, PhoneLink link, Clock clock) throws IOException {
-        return new Workbench(Workspace.open(folder), link, clock);
+    static Workbench open(Path folder, Path cache, PhoneLink link, Clock clock) throws IOException {
+        return new Workbench(Workspace.open(folder, cache), link, clock);
     }
 
     Logbook logbook() {
