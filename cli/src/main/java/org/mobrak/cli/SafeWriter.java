@@ -6,6 +6,7 @@ import java.io.PrintWriter;
 import java.io.Writer;
 import java.util.Arrays;
 import java.util.Locale;
+import org.mobrak.core.identity.VisibleText;
 
 /**
  * The one gate to the terminal: names, members, scripts and banners come from outside and may hold characters that move the
@@ -13,8 +14,6 @@ import java.util.Locale;
  * and their number, which is also how JSON writes them, so data stays data.
  */
 final class SafeWriter extends PrintWriter {
-    private static final String LINE_BREAKS = "[\\n\\r]+";
-
     SafeWriter(Writer out) {
         super(new Escaping(out), true);
     }
@@ -22,7 +21,7 @@ final class SafeWriter extends PrintWriter {
     /** One line stays one line, whatever stands in it. */
     @Override
     public void println(String line) {
-        super.println(oneLine(line));
+        super.println(VisibleText.oneLine(line));
     }
 
     @Override
@@ -37,12 +36,8 @@ final class SafeWriter extends PrintWriter {
 
     private static Object[] shown(Object... arguments) {
         return Arrays.stream(arguments)
-                .map(one -> one instanceof Number ? one : oneLine(String.valueOf(one)))
+                .map(one -> one instanceof Number ? one : VisibleText.oneLine(String.valueOf(one)))
                 .toArray();
-    }
-
-    private static String oneLine(String text) {
-        return text.replaceAll(LINE_BREAKS, " ⏎ ");
     }
 
     private static final class Escaping extends FilterWriter {
@@ -53,7 +48,7 @@ final class SafeWriter extends PrintWriter {
         @Override
         public void write(int c) throws IOException {
             if (isDangerous((char) c)) {
-                out.write("\\u%04x".formatted(c));
+                out.write(VisibleText.number((char) c));
             } else {
                 out.write(c);
             }
@@ -77,17 +72,9 @@ final class SafeWriter extends PrintWriter {
             out.write(text, plain, offset + length - plain);
         }
 
-        /** Control and direction characters, and separators that some terminals break lines at. */
+        /** The end of a line may be more than a line feed on some systems. */
         private static boolean isDangerous(char c) {
-            return switch (Character.getType(c)) {
-                case Character.CONTROL -> c != '\n' && c != '\t' && !isLineSeparator(c);
-                case Character.FORMAT, Character.LINE_SEPARATOR, Character.PARAGRAPH_SEPARATOR -> true;
-                default -> false;
-            };
-        }
-
-        private static boolean isLineSeparator(char c) {
-            return System.lineSeparator().indexOf(c) >= 0;
+            return VisibleText.isHidden(c) && System.lineSeparator().indexOf(c) < 0;
         }
     }
 }

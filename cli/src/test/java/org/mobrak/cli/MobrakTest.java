@@ -628,7 +628,7 @@ class MobrakTest {
         assertThat(text.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
         assertThat(text.out() + text.err()).doesNotContain("\u001b", "\r", "\u202E");
         assertThat(text.out().lines()).noneMatch(line -> line.startsWith("all.txt"));
-        assertThat(text.out()).contains("\\u001b[2K");
+        assertThat(text.out()).contains("\\u001B[2K");
         Outcome json = run("", "verify", "--md5", "0".repeat(32), forged.toString(), "--json");
         assertThat(json.out()).doesNotContain("\u202E");
         assertThat(json.json().at("/files/0/file").asText())

@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import org.mobrak.core.identity.VisibleText;
 import org.yaml.snakeyaml.LoaderOptions;
 import org.yaml.snakeyaml.composer.Composer;
 import org.yaml.snakeyaml.error.MarkedYAMLException;
@@ -260,6 +261,12 @@ final class YamlText {
         refuseTag(event.getTag(), event);
         JsonNodeFactory json = JsonNodeFactory.instance;
         String value = event.getValue();
+        if (!VisibleText.of(value).equals(value)) {
+            throw new BadYaml(
+                    line(event),
+                    "A character that cannot be seen stands in “" + VisibleText.oneLine(value) + "”.",
+                    "Remove it; it could make one thing look like another.");
+        }
         Tag tag = event.isPlain() ? CORE_SCHEMA.resolve(NodeId.scalar, value, true) : Tag.STR;
         if (tag.equals(Tag.NULL)) {
             return json.nullNode();

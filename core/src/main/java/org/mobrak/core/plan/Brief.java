@@ -12,6 +12,7 @@ import org.commonmark.renderer.html.HtmlRenderer;
 import org.commonmark.renderer.text.TextContentRenderer;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Clause;
+import org.mobrak.core.identity.VisibleText;
 
 /**
  * A plan on one page, to take along or to send to somebody: what it does, why in this order, what it costs, what stays for good
@@ -71,7 +72,7 @@ public record Brief(String phone, Plan plan, Replay replay, List<Figure> figures
                 .escapeHtml(true)
                 .build()
                 .render(Parser.builder().extensions(TABLES).build().parse(markdown()));
-        String title = phone.replace("&", "&amp;").replace("<", "&lt;");
+        String title = VisibleText.oneLine(phone).replace("&", "&amp;").replace("<", "&lt;");
         return "<!DOCTYPE html>\n<html lang=\"en\"><head><meta charset=\"utf-8\"><title>" + title + "</title><style>"
                 + STYLE + "</style></head><body>\n" + body + "</body></html>\n";
     }
@@ -125,6 +126,6 @@ public record Brief(String phone, Plan plan, Replay replay, List<Figure> figures
 
     /** A catalogue's words are words, whatever marks stand in them. */
     private static String escaped(String text) {
-        return text.replaceAll("([\\\\`*_\\[\\]<>|#])", "\\\\$1").replace('\n', ' ');
+        return VisibleText.of(text.replace('\n', ' ')).replaceAll("([\\\\`*_\\[\\]<>|#])", "\\\\$1");
     }
 }

@@ -2,6 +2,7 @@ package org.mobrak.desktop.parts;
 
 import javafx.scene.control.Label;
 import javafx.scene.layout.Region;
+import org.mobrak.core.identity.VisibleText;
 
 /** Lines of text in the few voices the screens have. */
 public final class Texts {
@@ -34,7 +35,7 @@ public final class Texts {
     }
 
     private static Label voiced(String text, String style) {
-        Label label = new Label(text);
+        Label label = new Label(VisibleText.of(text));
         label.getStyleClass().add(style);
         return label;
     }

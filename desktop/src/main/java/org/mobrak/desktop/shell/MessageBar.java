@@ -13,6 +13,7 @@ import javafx.scene.layout.VBox;
 import javafx.util.Duration;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.core.identity.VisibleText;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.session.Notice;
 import org.mobrak.desktop.session.Progress;
@@ -88,7 +89,7 @@ final class MessageBar {
     private void ask(Optional<Question> what) {
         present(question, what.isPresent());
         what.ifPresent(one -> {
-            asked.setText(one.text());
+            asked.setText(VisibleText.of(one.text()));
             apart.setText(
                     one.heaps().size() == 1
                             ? "Put it in the drawer as a new phone"
@@ -100,7 +101,7 @@ final class MessageBar {
     private void show(Optional<Notice> what) {
         present(notice, what.isPresent());
         what.ifPresent(one -> {
-            said.setText(one.text());
+            said.setText(VisibleText.of(one.text()));
             notice.getStyleClass().remove("notice-bad");
             if (one.bad()) {
                 notice.getStyleClass().add("notice-bad");

@@ -11,6 +11,7 @@ import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Origin;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.Source;
+import org.mobrak.core.identity.VisibleText;
 
 /**
  * A text on its way to readings: its lines, which of them some reader has taken, and what was read so far. Line indexes count
@@ -143,24 +144,14 @@ final class Page {
 
     /** A line break belongs to some values; any other control character could hide what really stands there. */
     private String visible(String value, int index) {
-        if (value.chars().noneMatch(Page::isHidden)) {
-            return value;
-        }
-        StringBuilder seen = new StringBuilder(value.length());
-        value.chars().forEach(c -> {
-            seen.append(isHidden(c) ? "\\u%04X".formatted(c) : String.valueOf((char) c));
-        });
-        if (!escaped) {
+        String seen = VisibleText.of(value);
+        if (!seen.equals(value) && !escaped) {
             escaped = true;
             tell(Finding.caution(
                     "control-characters",
                     "%s: control characters stand in a value; they are shown as \\u and their number."
                             .formatted(place(index))));
         }
-        return seen.toString();
-    }
-
-    private static boolean isHidden(int c) {
-        return Character.isISOControl(c) && c != '\n' || Character.getType(c) == Character.FORMAT;
+        return seen;
     }
 }
