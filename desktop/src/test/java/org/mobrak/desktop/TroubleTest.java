@@ -7,7 +7,11 @@ import static org.mockito.Mockito.when;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.Statement;
 import java.time.Clock;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -22,6 +26,10 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.TypedReading;
+import org.mobrak.core.logbook.Logbook;
+import org.mobrak.core.logbook.PhoneRecord;
+import org.mobrak.core.logbook.Workspace;
 import org.mobrak.desktop.demo.DemoWorkspace;
 import org.mobrak.desktop.session.DrawerEntry;
 import org.mobrak.link.PhoneLink;
@@ -111,6 +119,34 @@ class TroubleTest {
             desktop.press(KeyCode.CONTROL, KeyCode.Z);
             assertThat(lock(desktop)).isEmpty();
             assertThat(desktop.find("undo").isDisabled()).isTrue();
+        }
+    }
+
+    @Test
+    void oneTextThatCannotBeReadIsTakenOutAndANameCannotTurnItsModelRound() throws Exception {
+        try (Workspace workspace = Workspace.open(folder, Desktop.cache(folder))) {
+            Logbook logbook = workspace.logbook();
+            PhoneRecord phone = logbook.addPhone("Wall\u202E 9", Instant.EPOCH);
+            logbook.take(phone, TypedReading.parse("model=TS-J540", Instant.EPOCH));
+            logbook.take(phone, TypedReading.parse("root=none", Instant.EPOCH));
+        }
+        try (Connection connection = DriverManager.getConnection("jdbc:sqlite:" + folder.resolve("logbook.db"));
+                Statement statement = connection.createStatement()) {
+            statement.execute(
+                    "UPDATE intake SET text = 'root=' || printf('%.2000c', '1') WHERE taken_at LIKE '1970%' AND text LIKE 'root%'");
+        }
+        try (Desktop desktop = Desktop.open(folder)) {
+            desktop.pick(
+                    "phones",
+                    DrawerEntry.class,
+                    entry -> entry.phone().nickname().equals("Wall\\u202E 9"));
+            assertThat(desktop.text("phone-model")).isEqualTo("TS-J540");
+            desktop.assertShows("A text that cannot be read: typed in");
+            desktop.click("take-out");
+            desktop.assertShows("Taken out: typed in");
+            assertThat(desktop.robot().lookup("#take-out").tryQuery()).isEmpty();
+            desktop.click("undo");
+            desktop.assertShows("A text that cannot be read: typed in");
         }
     }
 

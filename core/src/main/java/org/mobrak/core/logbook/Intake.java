@@ -28,7 +28,8 @@ public record Intake(
         Optional<Instant> withdrawnAt,
         Optional<Long> provedBy) {
 
-    private static final String UNREADABLE = "unreadable-text";
+    /** The code of the finding that tells of a text that cannot be read any more. */
+    public static final String UNREADABLE = "unreadable-text";
 
     /** A text with readings in it, or one {@code key=value} that a person typed. */
     public enum Kind {

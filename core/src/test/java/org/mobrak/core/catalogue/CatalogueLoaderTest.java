@@ -176,6 +176,10 @@ class CatalogueLoaderTest {
                     .as(text.substring(0, Math.min(40, text.length())))
                     .anySatisfy(fault -> assertThat(fault.file()).isEqualTo(ROUTE));
         }
+        Files.writeString(folder.resolve(ROUTE), "id: x\nname: \"Hive\\u202E 3\"\n");
+        assertThat(CatalogueLoader.load(folder).faults())
+                .extracting(Fault::text)
+                .anySatisfy(text -> assertThat(text).contains(":2:", "cannot be seen", "\\u202E"));
         Files.write(folder.resolve(ROUTE), new byte[] {(byte) 0xC3, (byte) 0x28});
         assertThat(CatalogueLoader.load(folder).faults())
                 .anySatisfy(fault -> assertThat(fault.what()).contains("UTF-8"));
