@@ -81,6 +81,17 @@ final class MergeCommand implements Callable<Integer> {
         if (!inPlace && Files.exists(into) && !(Files.isDirectory(into) && PathUtils.isEmptyDirectory(into))) {
             throw wrong(into + " holds something already; name a new folder, or A itself.");
         }
+        if (!inPlace && (liesIn(first) || liesIn(second))) {
+            throw wrong(into + " lies inside of what is merged; name a folder elsewhere.");
+        }
+    }
+
+    private boolean liesIn(Path source) throws IOException {
+        Path there = into.toAbsolutePath().normalize();
+        while (!Files.exists(there)) {
+            there = there.getParent();
+        }
+        return Files.isDirectory(source) && there.toRealPath().startsWith(source.toRealPath());
     }
 
     private void requireKnown(List<Difference> differences) {

@@ -463,6 +463,7 @@ class MobrakTest {
                 "catalogue merge A; Missing required",
                 "catalogue merge {catalogue} {catalogue} --into {catalogue} --take routes/nothing; is nothing that B has otherwise",
                 "catalogue merge {catalogue} {catalogue} --into {demo}; holds something already",
+                "catalogue merge {catalogue} {demo}/catalogue --into {catalogue}/routes/new; lies inside of what is merged",
             })
     void tellsWrongUseInALine(String words, String told) {
         String[] arguments = words.replace(

@@ -18,9 +18,10 @@ import java.util.Set;
 import java.util.concurrent.CountDownLatch;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
-import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ListView;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -197,7 +198,10 @@ class TroubleTest {
     }
 
     @Test
-    void atTheSmallestWindowWithLargerLettersEveryButtonIsWhole() throws Exception {
+    void atTheSmallestWindowWithLargerLettersEveryButtonIsWholeAndManyFaultsScroll() throws Exception {
+        for (int bad = 0; bad < 30; bad++) {
+            Files.writeString(folder.resolve("catalogue/routes/bad-%02d.yaml".formatted(bad)), "id: [");
+        }
         try (Desktop desktop = Desktop.open(folder)) {
             desktop.robot().interact(() -> {
                 desktop.stage().setWidth(1024);
@@ -205,11 +209,13 @@ class TroubleTest {
             });
             desktop.click("larger");
             desktop.click("light-or-dark");
-            for (KeyCode page :
-                    List.of(KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4, KeyCode.DIGIT5)) {
+            for (KeyCode page : List.of(
+                    KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4, KeyCode.DIGIT5, KeyCode.DIGIT6)) {
                 desktop.press(KeyCode.CONTROL, page);
                 assertButtonsAreWhole(desktop);
             }
+            ScrollPane own = desktop.find("own-catalogue");
+            assertThat(own.getContent().getLayoutBounds().getHeight()).isGreaterThan(own.getHeight());
         }
         try (Desktop desktop = Desktop.open(folder)) {
             desktop.until(
@@ -224,14 +230,15 @@ class TroubleTest {
     }
 
     private static void assertButtonsAreWhole(Desktop desktop) {
-        Set<Button> buttons = desktop.robot()
+        Set<ButtonBase> buttons = desktop.robot()
                 .from(desktop.stage().getScene().getRoot())
-                .lookup((Node node) -> node instanceof Button)
-                .queryAllAs(Button.class);
+                .lookup((Node node) -> node instanceof ButtonBase)
+                .queryAllAs(ButtonBase.class);
         Bounds window = desktop.stage().getScene().getRoot().getLayoutBounds();
         assertThat(buttons).filteredOn(Desktop::isSeen).allSatisfy(button -> {
             Bounds place = button.localToScene(button.getBoundsInLocal());
             assertThat(place.getMaxX()).as(button.toString()).isLessThanOrEqualTo(window.getMaxX() + 1);
+            assertThat(place.getMinY()).as(button.toString()).isGreaterThanOrEqualTo(0);
             assertThat(button.getWidth())
                     .as("%s is cut", button)
                     .isGreaterThanOrEqualTo(Math.floor(button.prefWidth(-1)));

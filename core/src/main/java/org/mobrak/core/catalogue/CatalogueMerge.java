@@ -11,14 +11,18 @@ import java.nio.file.FileSystems;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.ProviderNotFoundException;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumSet;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Stream;
@@ -168,38 +172,85 @@ public final class CatalogueMerge implements Closeable {
         return text.length() <= MOST_SHOWN ? text : text.substring(0, MOST_SHOWN - 1) + "…";
     }
 
-    /** Takes entries of the other catalogue into one's own folder. */
+    /** An entry that is written already and waits to take its place. */
+    private record Waiting(Path fresh, Path target) {}
+
+    /**
+     * Takes entries of the other catalogue into one's own folder. All are written first and take their places last, so a disk
+     * that is full leaves the folder as it was.
+     */
     public Taken take(Collection<Difference> wanted, LocalDate day) throws IOException {
+        List<Waiting> waiting = new ArrayList<>();
+        try {
+            Set<Path> promised = new HashSet<>();
+            for (Difference difference : wanted) {
+                Path target = target(difference, promised);
+                Path fresh = target.resolveSibling(target.getFileName() + ".new");
+                write(fresh, text(other.get(difference.name()), day));
+                waiting.add(new Waiting(fresh, target));
+            }
+            return swap(waiting);
+        } finally {
+            for (Waiting one : waiting) {
+                Files.deleteIfExists(one.fresh());
+            }
+        }
+    }
+
+    private static void write(Path fresh, String text) throws IOException {
+        if (Files.isSymbolicLink(fresh.getParent())) {
+            throw new UnreadableInput(
+                    fresh.getParent() + " is a link and may lead anywhere; put a real folder in its place.");
+        }
+        Files.createDirectories(fresh.getParent());
+        Files.deleteIfExists(fresh);
+        try {
+            Files.writeString(fresh, text, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE);
+        } catch (IOException full) {
+            Files.deleteIfExists(fresh);
+            throw full;
+        }
+    }
+
+    private Taken swap(List<Waiting> waiting) throws IOException {
         List<Path> written = new ArrayList<>();
         Map<Path, Path> replaced = new TreeMap<>();
-        for (Difference difference : wanted) {
-            Path target = target(difference);
+        for (Waiting one : waiting) {
+            Path target = one.target();
             if (Files.exists(target)) {
-                Path kept = free(
-                        ours.resolve(REPLACED).resolve(difference.kind()),
-                        target.getFileName().toString());
-                Files.createDirectories(kept.getParent());
-                Files.move(target, kept);
+                Path folder = ours.resolve(REPLACED).resolve(target.getParent().getFileName());
+                Files.createDirectories(folder);
+                Path kept = free(folder, target.getFileName().toString(), Set.of());
+                Files.copy(target, kept, StandardCopyOption.COPY_ATTRIBUTES);
+                keepMode(target, one.fresh());
                 replaced.put(target, kept);
             }
-            Files.createDirectories(target.getParent());
-            Path fresh = Files.createTempFile(target.getParent(), "taken", ".new");
-            Files.writeString(fresh, text(other.get(difference.name()), day));
-            written.add(Files.move(fresh, target));
+            // In one stroke: there is never a moment without the entry.
+            written.add(Files.move(
+                    one.fresh(), target, StandardCopyOption.REPLACE_EXISTING, StandardCopyOption.ATOMIC_MOVE));
         }
         return new Taken(written, replaced);
     }
 
-    private Path target(Difference difference) {
+    /** Who may read and write a file does not change because its content does. */
+    private static void keepMode(Path from, Path to) throws IOException {
+        if (from.getFileSystem().supportedFileAttributeViews().contains("posix")) {
+            Files.setPosixFilePermissions(to, Files.getPosixFilePermissions(from));
+        }
+    }
+
+    private Path target(Difference difference, Set<Path> promised) {
         Entry<?> mine = own.get(difference.name());
         Path folder = ours.resolve(difference.kind());
         String name = difference.id().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9-]", "-") + ".yaml";
-        return mine == null ? free(folder, name) : ours.resolve(mine.file());
+        Path target = mine == null ? free(folder, name, promised) : ours.resolve(mine.file());
+        promised.add(target);
+        return target;
     }
 
-    private static Path free(Path folder, String name) {
+    private static Path free(Path folder, String name, Set<Path> promised) {
         Path file = folder.resolve(name);
-        for (int count = 2; Files.exists(file); count++) {
+        for (int count = 2; Files.exists(file) || promised.contains(file); count++) {
             file = folder.resolve(name.replace(".yaml", "-" + count + ".yaml"));
         }
         return file;

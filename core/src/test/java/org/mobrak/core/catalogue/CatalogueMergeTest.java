@@ -65,6 +65,34 @@ class CatalogueMergeTest {
     }
 
     @Test
+    void whatCannotBeWrittenWholeIsNotTakenAtAll() throws IOException {
+        String before = Files.readString(ours.resolve(GO_ONLINE));
+        Path zip = zip(
+                GO_ONLINE,
+                before.replace("handsOn: [1, 1, 3]", "handsOn: [1, 2, 3]"),
+                "routes/other.yaml",
+                before.replace("id: go-online", "id: go-other"));
+        Path inTheWay = Files.createDirectories(ours.resolve("routes/go-other.yaml.new/x"));
+        try (CatalogueMerge merge = CatalogueMerge.open(ours, zip)) {
+            List<Difference> wanted =
+                    merge.differences().stream().filter(Difference::canBeTaken).toList();
+            assertThat(wanted).hasSize(2);
+            assertThatThrownBy(() -> merge.take(wanted, TODAY)).isInstanceOf(IOException.class);
+            assertThat(ours.resolve(GO_ONLINE)).hasContent(before);
+            assertThat(ours.resolve("replaced")).doesNotExist();
+            Files.delete(inTheWay);
+            assertThat(merge.take(wanted, TODAY).written()).hasSize(2);
+            assertThat(ours.resolve("routes")).isDirectoryNotContaining("glob:**.new");
+        }
+        Path elsewhere = Files.move(ours.resolve("routes"), folder.resolve("elsewhere"));
+        Files.createSymbolicLink(ours.resolve("routes"), elsewhere);
+        Files.delete(elsewhere.resolve("go-other.yaml"));
+        try (CatalogueMerge merge = CatalogueMerge.open(ours, zip)) {
+            assertThatThrownBy(() -> merge.take(merge.differences(), TODAY)).hasMessageContaining("is a link");
+        }
+    }
+
+    @Test
     void neitherAFaultyEntryNorAnythingOutsideIsTaken() throws IOException {
         Path zip = zip(GO_ONLINE, "id: go-online\n", "../outside.yaml", "id: x\n", "routes/../../evil.yaml", "id: y\n");
         try (CatalogueMerge merge = CatalogueMerge.open(ours, zip)) {

@@ -41,6 +41,7 @@ public final class CataloguePage implements View {
 
     private final Session session;
     private final VBox own = new VBox();
+    private final Sheet ownScroll = new Sheet(own);
     private final ListView<Difference> entries = new ListView<>();
     private final Sheet detail = new Sheet(new VBox());
     private final Button take = new Button();
@@ -73,11 +74,13 @@ public final class CataloguePage implements View {
         VBox.setVgrow(both, Priority.ALWAYS);
         compared = new VBox(other, buttons, both);
         compared.getStyleClass().add("side");
-        own.getStyleClass().addAll("side", "catalogue-own");
+        own.getStyleClass().add("side");
+        ownScroll.setId("own-catalogue");
+        ownScroll.getStyleClass().add("catalogue-own");
         HBox.setHgrow(compared, Priority.ALWAYS);
         HBox.setHgrow(nothing, Priority.ALWAYS);
         nothing.setMaxWidth(Double.MAX_VALUE);
-        node = new HBox(own, nothing);
+        node = new HBox(ownScroll, nothing);
         node.getStyleClass().add("page");
         // What is dropped here is another catalogue, not a reading.
         Drops.onto(node, dropped -> session.compareCatalogue(dropped.get(0)));
@@ -105,7 +108,7 @@ public final class CataloguePage implements View {
             showDetail(entries.getSelectionModel().getSelectedItem());
         }
         other.setText(shelf.other().map(path -> told(path, shelf)).orElse(""));
-        node.getChildren().setAll(own, shelf.other().isPresent() ? compared : nothing);
+        node.getChildren().setAll(ownScroll, shelf.other().isPresent() ? compared : nothing);
         nameTake();
     }
 
@@ -158,6 +161,12 @@ public final class CataloguePage implements View {
             line.getStyleClass().add("signed-line");
             card.getChildren().add(line);
         });
+        if (faults.size() > MOST_FAULTS) {
+            card.getChildren()
+                    .add(Texts.wrapped(Texts.soft(
+                            "… and %d more; mend these first, or list them all with “mobrak catalogue check”."
+                                    .formatted(faults.size() - MOST_FAULTS))));
+        }
         return card;
     }
 

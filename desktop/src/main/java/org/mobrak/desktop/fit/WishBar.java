@@ -8,9 +8,11 @@ import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import javafx.collections.FXCollections;
+import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Spinner;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
@@ -75,12 +77,25 @@ final class WishBar {
                     }
                 }));
         minutes.getStyleClass().add("minutes");
-        HBox head = new HBox(Texts.plain("Goal"), goal, also, Texts.plain("A route must match"), school);
+        // On a small screen, or with large text, what does not fit goes on in the next line; what belongs together
+        // stays so.
+        FlowPane head = new FlowPane(
+                together(Texts.plain("Goal"), goal, also), together(Texts.plain("A route must match"), school));
         head.getStyleClass().add("page-head");
-        HBox limits = new HBox(
-                Texts.plain("A plan must"), keepData, noMarks, noFuse, noMoney, quick, minutes, Texts.plain("min"));
+        FlowPane limits = new FlowPane(
+                together(Texts.plain("A plan must"), keepData),
+                noMarks,
+                noFuse,
+                noMoney,
+                together(quick, minutes, Texts.plain("min")));
         limits.getStyleClass().addAll("page-head", "limits");
         node = new VBox(head, limits);
+    }
+
+    private static HBox together(Node... parts) {
+        HBox row = new HBox(parts);
+        row.getStyleClass().add("together");
+        return row;
     }
 
     VBox node() {
