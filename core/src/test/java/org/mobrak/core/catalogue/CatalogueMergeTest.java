@@ -88,7 +88,9 @@ class CatalogueMergeTest {
         Files.createSymbolicLink(ours.resolve("routes"), elsewhere);
         Files.delete(elsewhere.resolve("go-other.yaml"));
         try (CatalogueMerge merge = CatalogueMerge.open(ours, zip)) {
-            assertThatThrownBy(() -> merge.take(merge.differences(), TODAY)).hasMessageContaining("is a link");
+            List<Difference> wanted =
+                    merge.differences().stream().filter(Difference::canBeTaken).toList();
+            assertThatThrownBy(() -> merge.take(wanted, TODAY)).hasMessageContaining("is a link");
         }
     }
 
