@@ -23,6 +23,8 @@ import javafx.scene.control.Labeled;
 import javafx.scene.control.ListView;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -214,6 +216,14 @@ class TroubleTest {
                 desktop.press(KeyCode.CONTROL, page);
                 assertButtonsAreWhole(desktop);
             }
+            desktop.press(KeyCode.CONTROL, KeyCode.DIGIT2);
+            VBox plans = desktop.find("plans");
+            double room = ((Region) plans.getParent()).getWidth();
+            assertThat(plans.getChildren())
+                    .isNotEmpty()
+                    .allSatisfy(card ->
+                            assertThat(card.getBoundsInParent().getMaxX()).isLessThanOrEqualTo(room + 1));
+            desktop.press(KeyCode.CONTROL, KeyCode.DIGIT6);
             ScrollPane own = desktop.find("own-catalogue");
             assertThat(own.getContent().getLayoutBounds().getHeight()).isGreaterThan(own.getHeight());
         }

@@ -2,6 +2,7 @@ package org.mobrak.desktop.plan;
 
 import java.util.List;
 import java.util.Locale;
+import javafx.scene.control.Label;
 import javafx.scene.control.TitledPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
@@ -25,13 +26,15 @@ final class FigureLines extends VBox {
         pane.setId("figure-" + figure.name().toLowerCase(Locale.ROOT).replace(' ', '-'));
         pane.setExpanded(false);
         pane.setAnimated(false);
-        HBox head = new HBox(Texts.soft(figure.name()), Texts.plain(figure.total()));
+        Label name = Texts.soft(figure.name());
+        name.getStyleClass().add("figure-name");
+        HBox head = new HBox(name, Texts.plain(figure.total()));
         head.getStyleClass().add("figure-head");
         if (figure.enough() != Truth.YES) {
             head.getChildren()
                     .addAll(
                             Sign.of(figure.enough()),
-                            Texts.soft(figure.enough() == Truth.NO ? "the phone has less" : "not known of the phone"));
+                            Texts.soft(figure.enough() == Truth.NO ? "too little" : "not known"));
         }
         pane.setGraphic(head);
         pane.setAccessibleText(figure.name() + ": " + figure.total() + ". Opens to the sum behind it.");

@@ -109,7 +109,7 @@ final class PlanCard extends VBox {
     }
 
     /** Notes what is supposed, once somebody has looked. */
-    private FlowPane itIsSo() {
+    private VBox itIsSo() {
         Button note = new Button("It is so: note it", new FontIcon(Feather.CHECK));
         note.setId("it-is-so");
         note.getStyleClass().add("do-this");
@@ -117,9 +117,9 @@ final class PlanCard extends VBox {
         String where = plan.supposes().keySet().stream()
                 .map(fact -> fact.label() + ": " + fact.whereToRead())
                 .collect(Collectors.joining("; "));
-        FlowPane buttons = new FlowPane(note, Texts.soft("Look first. " + where + "."));
-        buttons.getStyleClass().add("buttons");
-        return buttons;
+        VBox noting = new VBox(note, Texts.wrapped(Texts.soft("Look first. " + where + ".")));
+        noting.getStyleClass().add("lines");
+        return noting;
     }
 
     /** What would still be open if all that is supposed were so. */

@@ -28,7 +28,7 @@ public final class PlansFace {
     private final Choice choice;
     private final TradeOffPlot plot;
     private final Label assumed = Texts.wrapped(Texts.soft("Each plan supposes something; its card says what"));
-    private final VBox drawn;
+    private final Sheet drawing;
     private final VBox cards = new VBox();
     private final Sheet sheet = new Sheet(cards);
     private final HBox node;
@@ -41,12 +41,15 @@ public final class PlansFace {
         this.choice = choice;
         plot = new TradeOffPlot(choice);
         VBox.setVgrow(plot, Priority.ALWAYS);
-        drawn = new Card("Time against risk", assumed, plot, Cell.legend());
-        drawn.getStyleClass().add("plot-card");
+        VBox drawn = new Card("Time against risk", assumed, plot, Cell.legend());
+        drawing = new Sheet(drawn);
         cards.getStyleClass().add("side");
         cards.setId("plans");
+        // It fills what room there is, and scrolls where there is too little.
+        drawing.setFitToHeight(true);
+        drawing.getStyleClass().add("plot-card");
         HBox.setHgrow(sheet, Priority.ALWAYS);
-        node = new HBox(drawn, sheet);
+        node = new HBox(drawing, sheet);
         node.getStyleClass().add("page");
         choice.plan().addListener((property, old, plan) -> point(plan));
     }
@@ -86,8 +89,8 @@ public final class PlansFace {
         shown = made;
         assumed.setVisible(now.plans().isEmpty());
         assumed.setManaged(now.plans().isEmpty());
-        drawn.setVisible(!made.isEmpty());
-        drawn.setManaged(!made.isEmpty());
+        drawing.setVisible(!made.isEmpty());
+        drawing.setManaged(!made.isEmpty());
         plot.show(made.stream().map(PlanCard::plan).toList());
         cards.getChildren().setAll(content);
         point(choice.plan().get());
