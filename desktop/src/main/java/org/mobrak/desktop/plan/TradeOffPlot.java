@@ -87,7 +87,7 @@ final class TradeOffPlot extends Pane {
         }
         heading.relocate(0, 0);
         getChildren().add(heading);
-        label("minutes in all, with the likely spread", em(LEFT), getHeight() - em(1.7));
+        label("minutes in all, likely spread", em(LEFT), getHeight() - em(1.7));
     }
 
     private static String number(double value) {
