@@ -15,7 +15,6 @@ import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
-import java.nio.file.attribute.BasicFileAttributes;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
@@ -25,7 +24,7 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.TimeUnit;
+import java.util.TreeMap;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.CatalogueLoader.Loaded;
@@ -49,8 +48,10 @@ public final class CatalogueCache {
     /** Ten thousand routes take some 20 MB. */
     private static final long LARGEST = 500L << 20;
 
-    /** When anything of a file last changed; unlike the time of its content nobody can set it. */
-    private static final String CHANGED = "unix:ctime";
+    private static final String ABOUT = "size,lastModifiedTime";
+
+    /** With the time when anything of the file last changed; unlike that of its content nobody can set it. */
+    private static final String ABOUT_UNIX = "unix:size,lastModifiedTime,ctime";
 
     private final ObjectMapper mapper = CatalogueMapper.builder(CBORFactory.builder()
                     .enable(CBORGenerator.Feature.STRINGREF)
@@ -211,18 +212,12 @@ public final class CatalogueCache {
 
     private static String about(Path file) {
         try {
-            BasicFileAttributes about = Files.readAttributes(file, BasicFileAttributes.class);
-            return file.getFileName() + " " + about.size() + " "
-                    + about.lastModifiedTime().to(TimeUnit.NANOSECONDS) + " " + changed(file);
+            boolean unix = file.getFileSystem().supportedFileAttributeViews().contains("unix");
+            Map<String, Object> about = Files.readAttributes(file, unix ? ABOUT_UNIX : ABOUT);
+            return file.getFileName() + " " + new TreeMap<>(about);
         } catch (IOException vanished) {
             throw new UncheckedIOException(vanished);
         }
-    }
-
-    private static Object changed(Path file) throws IOException {
-        return file.getFileSystem().supportedFileAttributeViews().contains("unix")
-                ? Files.getAttribute(file, CHANGED)
-                : "";
     }
 
     private static String digest(String text) {
