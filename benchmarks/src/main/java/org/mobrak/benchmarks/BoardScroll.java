@@ -47,7 +47,10 @@ public final class BoardScroll extends Application {
                 Integer.parseInt(parameters.get(1)));
         Workspace.create(folder.resolve("workspace"), List.of(catalogue));
         session = new Session(
-                folder.resolve("workspace"), DrawerFile.benchOf(folder.resolve("workspace")), Clock.systemUTC());
+                folder.resolve("workspace"),
+                folder.resolve("cache"),
+                DrawerFile.benchOf(folder.resolve("workspace")),
+                Clock.systemUTC());
         shell = new Shell(session, ZoneOffset.UTC);
         stage.setScene(shell.scene());
         stage.show();
