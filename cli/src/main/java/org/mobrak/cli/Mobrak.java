@@ -137,7 +137,8 @@ public final class Mobrak implements Runnable {
                 .setParameterExceptionHandler(Mobrak::tellUsage)
                 .setExecutionExceptionHandler(Mobrak::tellFailure);
         int status = execute(line, arguments);
-        if (out.checkError()) {
+        // The gate does not see what its own writer kept to itself.
+        if (out.checkError() || rawOut.checkError()) {
             err.println("mobrak: The answer could not be written; is the disk full?");
             return INSIDE;
         }

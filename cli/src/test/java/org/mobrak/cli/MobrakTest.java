@@ -8,6 +8,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.io.StringWriter;
+import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -660,6 +661,28 @@ class MobrakTest {
         Path banner = Files.writeString(
                 folder.resolve("banner.txt"), "Linux version 3.0.31 (a@b) #1" + " A".repeat(2_000) + "\n");
         assertThat(run("", "identify", banner.toString()).status()).isNotIn(Mobrak.ANSWER_IS_NO, Mobrak.INSIDE);
+    }
+
+    @Test
+    void anAnswerThatCannotBeWrittenIsAnError() {
+        Writer full = new Writer() {
+            @Override
+            public void write(char[] text, int offset, int length) throws IOException {
+                throw new IOException("No space left on device");
+            }
+
+            @Override
+            public void flush() {}
+
+            @Override
+            public void close() {}
+        };
+        StringWriter err = new StringWriter();
+        Mobrak mobrak = new Mobrak(new ByteArrayInputStream(new byte[0]), Clock.systemUTC(), HOME, cache);
+        assertThat(Mobrak.run(
+                        mobrak, new PrintWriter(full, true), new PrintWriter(err, true), "compare-versions", "1", "2"))
+                .isEqualTo(Mobrak.INSIDE);
+        assertThat(err.toString()).contains("is the disk full?");
     }
 
     private static String file(String name) {

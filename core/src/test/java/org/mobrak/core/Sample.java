@@ -196,36 +196,17 @@ public final class Sample {
     }
 
     public Sample step(Route.Phase phase, String title) {
-        Optional<String> none = Optional.empty();
-        steps.add(new Route.RouteStep(
-                phase,
-                title,
-                title,
-                none,
-                none,
-                none,
-                Optional.empty(),
-                Optional.empty(),
-                none,
-                false,
-                Optional.empty()));
-        return this;
+        return step(phase, title, Optional.empty());
     }
 
     public Sample step(Route.Phase phase, String title, Route.Wipe wipe) {
+        return step(phase, title, Optional.of(wipe));
+    }
+
+    private Sample step(Route.Phase phase, String title, Optional<Route.Wipe> wipe) {
         Optional<String> none = Optional.empty();
         steps.add(new Route.RouteStep(
-                phase,
-                title,
-                title,
-                none,
-                none,
-                none,
-                Optional.empty(),
-                Optional.empty(),
-                none,
-                false,
-                Optional.of(wipe)));
+                phase, title, title, none, none, none, Optional.empty(), Optional.empty(), none, false, wipe));
         return this;
     }
 
