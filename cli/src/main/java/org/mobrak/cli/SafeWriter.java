@@ -47,11 +47,7 @@ final class SafeWriter extends PrintWriter {
 
         @Override
         public void write(int c) throws IOException {
-            if (isDangerous((char) c)) {
-                out.write(VisibleText.number((char) c));
-            } else {
-                out.write(c);
-            }
+            write(Character.toChars(c), 0, 1);
         }
 
         @Override
@@ -61,20 +57,24 @@ final class SafeWriter extends PrintWriter {
 
         @Override
         public void write(char[] text, int offset, int length) throws IOException {
+            int end = offset + length;
             int plain = offset;
-            for (int at = offset; at < offset + length; at++) {
-                if (isDangerous(text[at])) {
+            for (int at = offset; at < end; ) {
+                int point = Character.codePointAt(text, at, end);
+                int next = at + Character.charCount(point);
+                if (isDangerous(point)) {
                     out.write(text, plain, at - plain);
-                    write(text[at]);
-                    plain = at + 1;
+                    out.write(VisibleText.number(point));
+                    plain = next;
                 }
+                at = next;
             }
-            out.write(text, plain, offset + length - plain);
+            out.write(text, plain, end - plain);
         }
 
         /** The end of a line may be more than a line feed on some systems. */
-        private static boolean isDangerous(char c) {
-            return VisibleText.isHidden(c) && System.lineSeparator().indexOf(c) < 0;
+        private static boolean isDangerous(int codePoint) {
+            return VisibleText.isHidden(codePoint) && System.lineSeparator().indexOf(codePoint) < 0;
         }
     }
 }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 
@@ -59,6 +60,13 @@ public final class Aftermath {
     private static Set<Fact> union() {
         Set<Fact> all = EnumSet.noneOf(Fact.class);
         KNOWN_BY.values().forEach(all::addAll);
+        return all;
+    }
+
+    /** Whatever work of any kind may have changed. */
+    public static Set<Fact> everything() {
+        Set<Fact> all = EnumSet.copyOf(ALL);
+        Stream.of(Fact.values()).filter(Fact::canBeGiven).forEach(all::add);
         return all;
     }
 

@@ -9,12 +9,12 @@ import com.fasterxml.jackson.dataformat.cbor.CBORFactory;
 import com.fasterxml.jackson.dataformat.cbor.CBORGenerator;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.nio.file.StandardOpenOption;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
@@ -107,11 +107,19 @@ public final class CatalogueCache {
             if (!Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS) || Files.size(file) > LARGEST) {
                 return Optional.empty();
             }
-            byte[] sealed = Files.readAllBytes(file);
-            byte[] packed = Arrays.copyOfRange(sealed, Math.min(SEAL, sealed.length), sealed.length);
-            if (!MessageDigest.isEqual(sha256(packed), Arrays.copyOf(sealed, SEAL))) {
-                return Optional.empty();
-            }
+            return opened(Files.readAllBytes(file), stamp);
+        } catch (IOException unreadable) {
+            return Optional.empty();
+        }
+    }
+
+    /** What was sealed; empty unless the seal is whole and it was made of files like these. */
+    Optional<Loaded> opened(byte[] sealed, String stamp) {
+        byte[] packed = Arrays.copyOfRange(sealed, Math.min(SEAL, sealed.length), sealed.length);
+        if (!MessageDigest.isEqual(sha256(packed), Arrays.copyOf(sealed, SEAL))) {
+            return Optional.empty();
+        }
+        try {
             Box box = mapper.readValue(packed, Box.class);
             return box.stamp().equals(stamp) ? Optional.of(unpacked(box)) : Optional.empty();
         } catch (IOException | RuntimeException damaged) {
@@ -145,9 +153,7 @@ public final class CatalogueCache {
             Files.createDirectories(folder);
             Path fresh = Files.createTempFile(folder, "catalogue", ".new");
             try {
-                byte[] packed = mapper.writeValueAsBytes(packed(stamp, whole));
-                Files.write(fresh, sha256(packed));
-                Files.write(fresh, packed, StandardOpenOption.APPEND);
+                Files.write(fresh, sealed(packed(stamp, whole)));
                 Files.move(fresh, file, StandardCopyOption.REPLACE_EXISTING);
             } finally {
                 Files.deleteIfExists(fresh);
@@ -157,7 +163,18 @@ public final class CatalogueCache {
         }
     }
 
-    private Box packed(String stamp, CatalogueLoader.Whole whole) throws IOException {
+    static byte[] sealed(byte[] packed) {
+        return ByteBuffer.allocate(SEAL + packed.length)
+                .put(sha256(packed))
+                .put(packed)
+                .array();
+    }
+
+    byte[] packed(String stamp, CatalogueLoader.Whole whole) throws IOException {
+        return mapper.writeValueAsBytes(box(stamp, whole));
+    }
+
+    private Box box(String stamp, CatalogueLoader.Whole whole) throws IOException {
         Map<Route, JsonNode> texts = new IdentityHashMap<>();
         whole.entries().routes().forEach(entry -> texts.put(entry.value(), entry.root()));
         List<Route> routes = whole.loaded().catalogue().routes();

@@ -37,32 +37,36 @@ final class EntryReader<T> {
 
     Read<T> read(Path folder, Path file) {
         String name = folder.relativize(file).toString().replace('\\', '/');
-        try {
-            return read(name, YamlText.parse(text(file)));
-        } catch (BadYaml bad) {
-            return refused(bad.in(name));
-        } catch (CharacterCodingException notText) {
-            return refused(new Fault(name, 0, "The file is no UTF-8 text.", "Save it as UTF-8."));
+        if (!Files.isRegularFile(file)) {
+            return refused(new Fault(
+                    name, 0, "It is no plain file, and reading it might never end.", "Put a file in its place."));
+        }
+        // What a file says of its size is not believed.
+        try (InputStream in = Files.newInputStream(file)) {
+            return read(name, in.readNBytes(MOST_BYTES + 1));
         } catch (IOException unreadable) {
             return refused(Fault.unread(name));
         }
     }
 
-    /** What a file says of its size is not believed. */
-    private static String text(Path file) throws IOException, BadYaml {
-        if (!Files.isRegularFile(file)) {
-            throw new BadYaml(0, "It is no plain file, and reading it might never end.", "Put a file in its place.");
+    Read<T> read(String name, byte[] bytes) {
+        try {
+            return read(name, YamlText.parse(text(bytes)));
+        } catch (BadYaml bad) {
+            return refused(bad.in(name));
+        } catch (CharacterCodingException notText) {
+            return refused(new Fault(name, 0, "The file is no UTF-8 text.", "Save it as UTF-8."));
         }
-        try (InputStream in = Files.newInputStream(file)) {
-            byte[] bytes = in.readNBytes(MOST_BYTES + 1);
-            if (bytes.length > MOST_BYTES) {
-                throw new BadYaml(0, "The file is larger than 2 MiB.", "Split it.");
-            }
-            return StandardCharsets.UTF_8
-                    .newDecoder()
-                    .decode(ByteBuffer.wrap(bytes))
-                    .toString();
+    }
+
+    private static String text(byte[] bytes) throws CharacterCodingException, BadYaml {
+        if (bytes.length > MOST_BYTES) {
+            throw new BadYaml(0, "The file is larger than 2 MiB.", "Split it.");
         }
+        return StandardCharsets.UTF_8
+                .newDecoder()
+                .decode(ByteBuffer.wrap(bytes))
+                .toString();
     }
 
     private Read<T> read(String name, YamlText.Tree tree) {

@@ -1,5 +1,7 @@
 package org.mobrak.core.identity;
 
+import java.util.stream.Collectors;
+
 /**
  * The gate for text from outside on its way to an eye: characters that steer a terminal (ECMA-48), turn the direction of what
  * stands beside them (Unicode Standard Annex 9) or are not seen at all are written as {@code \}{@code u} and their number. So
@@ -8,22 +10,27 @@ package org.mobrak.core.identity;
 public final class VisibleText {
     private VisibleText() {}
 
-    /** Whether a character is not seen as itself. Line feed and tab are not meant; they only move on. */
-    public static boolean isHidden(char c) {
-        return switch (Character.getType(c)) {
-            case Character.CONTROL -> c != '\n' && c != '\t';
-            case Character.FORMAT, Character.LINE_SEPARATOR, Character.PARAGRAPH_SEPARATOR -> true;
-            default -> false;
+    /** Letters by their class that show nothing: the Hangul fillers, the empty Braille cell and the joiner of graphemes. */
+    private static final String EMPTY = "\u115F\u1160\u3164\uFFA0\u2800\u034F";
+
+    /**
+     * Whether a character is not seen as itself; half a pair is not either. Line feed and tab are not meant; they only move on.
+     */
+    public static boolean isHidden(int codePoint) {
+        return switch (Character.getType(codePoint)) {
+            case Character.CONTROL -> codePoint != '\n' && codePoint != '\t';
+            case Character.FORMAT, Character.LINE_SEPARATOR, Character.PARAGRAPH_SEPARATOR, Character.SURROGATE -> true;
+            default -> EMPTY.indexOf(codePoint) >= 0;
         };
     }
 
     /** The same text, all of it to be seen; line feeds stay. */
     public static String of(String text) {
-        if (text.chars().noneMatch(c -> isHidden((char) c))) {
+        if (text.codePoints().noneMatch(VisibleText::isHidden)) {
             return text;
         }
         StringBuilder seen = new StringBuilder(text.length());
-        text.chars().forEach(c -> seen.append(isHidden((char) c) ? number((char) c) : (char) c + ""));
+        text.codePoints().forEach(point -> seen.append(isHidden(point) ? number(point) : Character.toString(point)));
         return seen.toString();
     }
 
@@ -32,8 +39,11 @@ public final class VisibleText {
         return of(text).replace("\n", " ⏎ ");
     }
 
-    /** How such a character is written; JSON writes it so too. */
-    public static String number(char c) {
-        return "\\u%04X".formatted((int) c);
+    /** How such a character is written, in one part or two; JSON writes it so too. */
+    public static String number(int codePoint) {
+        return Character.toString(codePoint)
+                .chars()
+                .mapToObj("\\u%04X"::formatted)
+                .collect(Collectors.joining());
     }
 }

@@ -1,10 +1,12 @@
 package org.mobrak.core.logbook;
 
+import java.time.Instant;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Ledger;
@@ -12,12 +14,29 @@ import org.mobrak.core.identity.Reading;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.JournalEntry;
 
-/** Everything on disk about one phone; intakes and jobs are in the order in which they came. */
-public record Dossier(PhoneRecord phone, List<Intake> intakes, List<SetAside> aside, List<Job> jobs) {
+/**
+ * Everything on disk about one phone; intakes and jobs are in the order in which they came.
+ *
+ * @param unread what of it cannot be read
+ */
+public record Dossier(PhoneRecord phone, List<Intake> intakes, List<SetAside> aside, List<Job> jobs, Unread unread) {
     public Dossier {
         intakes = List.copyOf(intakes);
         aside = List.copyOf(aside);
         jobs = List.copyOf(jobs);
+    }
+
+    /**
+     * What cannot be read any more.
+     *
+     * @param findings which entries, and what that means
+     * @param jobs when each job that is lost so was last at work
+     */
+    public record Unread(List<Finding> findings, List<Instant> jobs) {
+        public Unread {
+            findings = List.copyOf(findings);
+            jobs = List.copyOf(jobs);
+        }
     }
 
     /** The readings of every text that was not taken back; those the user set aside are marked so. */
@@ -27,10 +46,13 @@ public record Dossier(PhoneRecord phone, List<Intake> intakes, List<SetAside> as
 
     /** Whatever way a job ended, once something was written the old values are nobody's any more. */
     private List<Ledger.Overwrite> overwrites() {
-        return jobs.stream()
+        // Of a job that cannot be read nobody knows what it wrote.
+        Stream<Ledger.Overwrite> lost =
+                unread.jobs().stream().map(at -> new Ledger.Overwrite(at, Aftermath.everything()));
+        Stream<Ledger.Overwrite> ended = jobs.stream()
                 .filter(Job::hasBegun)
-                .flatMap(job -> job.end().stream().map(end -> new Ledger.Overwrite(end.at(), written(job, end))))
-                .toList();
+                .flatMap(job -> job.end().stream().map(end -> new Ledger.Overwrite(end.at(), written(job, end))));
+        return Stream.concat(lost, ended).toList();
     }
 
     /** Of a job that did not work, what it would have brought about is not known either. */
@@ -47,8 +69,8 @@ public record Dossier(PhoneRecord phone, List<Intake> intakes, List<SetAside> as
 
     /** What was wrong with the texts. */
     public List<Finding> findings() {
-        return counting()
-                .flatMap(intake -> intake.parse().findings().stream())
+        return Stream.concat(
+                        unread.findings().stream(), counting().flatMap(intake -> intake.parse().findings().stream()))
                 .distinct()
                 .toList();
     }
@@ -63,7 +85,7 @@ public record Dossier(PhoneRecord phone, List<Intake> intakes, List<SetAside> as
         List<Job> now = jobs.stream()
                 .map(job -> job.id() == changed.id() ? changed : job)
                 .toList();
-        return new Dossier(phone, intakes, aside, now);
+        return new Dossier(phone, intakes, aside, now, unread);
     }
 
     /** The text a reading stands in; empty for what was worked out or comes from the catalogue. */

@@ -44,7 +44,7 @@ final class Json {
         try {
             return MAPPER.readValue(json, type);
         } catch (JsonProcessingException broken) {
-            throw new IllegalStateException("A row of the logbook cannot be read; restore a copy of it", broken);
+            throw new Legible.BadRow(broken);
         }
     }
 }

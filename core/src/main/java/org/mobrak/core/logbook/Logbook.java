@@ -2,6 +2,8 @@ package org.mobrak.core.logbook;
 
 import java.sql.Types;
 import java.time.Instant;
+import java.time.format.DateTimeParseException;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -33,12 +35,20 @@ public final class Logbook {
                 .registerColumnMapper(
                         Instant.class,
                         (row, column, context) -> Optional.ofNullable(row.getString(column))
-                                .map(Instant::parse)
+                                .map(Logbook::time)
                                 .orElse(null));
         jdbi.registerColumnMapper(
                 new GenericType<List<Finding>>() {}, (row, column, context) -> Json.findings(row.getString(column)));
         this.rows = jdbi.onDemand(LogbookRows.class);
         this.materials = new Materials(jdbi);
+    }
+
+    private static Instant time(String text) {
+        try {
+            return Instant.parse(text);
+        } catch (DateTimeParseException noTime) {
+            throw new Legible.BadRow(noTime);
+        }
     }
 
     /** ISO 8601 sorts and reads well; the driver's own form is a bare number. */
@@ -58,8 +68,21 @@ public final class Logbook {
         return materials;
     }
 
+    /** The phones that can be read, in the order in which they came. */
     public List<PhoneRecord> phones() {
-        return rows.phones();
+        return drawer().rows();
+    }
+
+    /** What of the drawer, its files and stock copies cannot be read; of one phone's own entries its dossier tells. */
+    public List<Finding> unread() {
+        Legible<PhoneRecord> drawer = drawer();
+        return Stream.of(drawer.told("phone", ""), materials.unread(drawer.rows()))
+                .flatMap(List::stream)
+                .toList();
+    }
+
+    private Legible<PhoneRecord> drawer() {
+        return Legible.of(rows::phoneNumbers, rows::phones);
     }
 
     /** Puts a phone in the drawer; the name must not be blank. */
@@ -67,13 +90,40 @@ public final class Logbook {
         return new PhoneRecord(rows.addPhone(nickname, at), nickname, at);
     }
 
+    /** Everything of a phone that can be read; what cannot is named in it. */
     public Dossier dossier(PhoneRecord phone) {
-        List<Job> jobs = rows.jobs(phone.id()).stream().map(this::job).toList();
-        return new Dossier(phone, rows.intakes(phone.id()), rows.aside(phone.id()), jobs);
+        long id = phone.id();
+        Legible<Intake> intakes =
+                Legible.of(() -> rows.intakeNumbers(id), (first, last) -> rows.intakes(id, first, last));
+        Legible<SetAside> aside = Legible.of(() -> rows.asideNumbers(id), (first, last) -> rows.aside(id, first, last));
+        List<Finding> unread = new ArrayList<>(intakes.told("text", ""));
+        unread.addAll(aside.told("“set aside” note", ", so that reading counts again"));
+        Legible<Job> jobs = Legible.of(
+                () -> rows.jobNumbers(id), (first, last) -> rows.jobs(id, first, last), row -> job(row, unread));
+        unread.addAll(jobs.told("job", "; what it may have written to the phone counts as not known"));
+        List<Instant> lost =
+                jobs.unread().stream().flatMap(job -> lastKnown(job).stream()).toList();
+        return new Dossier(phone, intakes.rows(), aside.rows(), jobs.rows(), new Dossier.Unread(unread, lost));
     }
 
-    private Job job(LogbookRows.JobRow row) {
-        return new Job(row.id(), row.phoneId(), Json.sheet(row.sheet()), row.startedAt(), rows.journal(row.id()));
+    private Job job(LogbookRows.JobRow row, List<Finding> unread) {
+        Legible<JournalEntry> journal = journal(row.id());
+        unread.addAll(journal.told("journal line", ""));
+        return new Job(row.id(), row.phoneId(), Json.sheet(row.sheet()), row.startedAt(), journal.rows());
+    }
+
+    private Legible<JournalEntry> journal(long job) {
+        return Legible.of(() -> rows.journalNumbers(job), (first, last) -> rows.journal(job, first, last));
+    }
+
+    /**
+     * When a job that cannot be read was last at work: never, where its journal is empty; where the journal cannot be read
+     * either, at no time that has passed.
+     */
+    private Optional<Instant> lastKnown(long job) {
+        Legible<JournalEntry> journal = journal(job);
+        Optional<Instant> last = journal.rows().stream().map(JournalEntry::at).max(Comparator.naturalOrder());
+        return journal.unread().isEmpty() ? last : Optional.of(last.orElse(Instant.MAX));
     }
 
     /** Keeps a text with readings in it and gives its number. */
@@ -97,7 +147,16 @@ public final class Logbook {
     private static Optional<Instant> lastEntry(LogbookRows rows, long phone) {
         return Stream.of(rows.lastIntake(phone), rows.lastStart(phone), rows.lastJournal(phone))
                 .flatMap(Optional::stream)
+                .flatMap(Logbook::legible)
                 .max(Comparator.naturalOrder());
+    }
+
+    private static Stream<Instant> legible(String text) {
+        try {
+            return Stream.of(Instant.parse(text));
+        } catch (DateTimeParseException badRow) {
+            return Stream.empty();
+        }
     }
 
     /** Takes an intake back; it stays in the logbook but no longer counts. */

@@ -20,8 +20,12 @@ interface LogbookRows {
     /** A job without its journal; the sheet is JSON. */
     record JobRow(long id, long phoneId, String sheet, Instant startedAt) {}
 
-    @SqlQuery("SELECT id, nickname, added_at FROM phone WHERE withdrawn_at IS NULL ORDER BY id")
-    List<PhoneRecord> phones();
+    @SqlQuery(
+            "SELECT id, nickname, added_at FROM phone WHERE withdrawn_at IS NULL AND id BETWEEN :first AND :last ORDER BY id")
+    List<PhoneRecord> phones(long first, long last);
+
+    @SqlQuery("SELECT id FROM phone WHERE withdrawn_at IS NULL ORDER BY id")
+    List<Long> phoneNumbers();
 
     @SqlUpdate("INSERT INTO phone (nickname, added_at) VALUES (:nickname, :at)")
     @GetGeneratedKeys
@@ -31,8 +35,11 @@ interface LogbookRows {
     void withdrawPhone(long id, Optional<Instant> at);
 
     @SqlQuery(
-            "SELECT id, phone_id, name, kind, text, findings, taken_at, withdrawn_at, proved_by FROM intake WHERE phone_id = :phoneId ORDER BY id")
-    List<Intake> intakes(long phoneId);
+            "SELECT id, phone_id, name, kind, text, findings, taken_at, withdrawn_at, proved_by FROM intake WHERE phone_id = :phoneId AND id BETWEEN :first AND :last ORDER BY id")
+    List<Intake> intakes(long phoneId, long first, long last);
+
+    @SqlQuery("SELECT id FROM intake WHERE phone_id = :phoneId ORDER BY id")
+    List<Long> intakeNumbers(long phoneId);
 
     @SqlUpdate(
             "INSERT INTO intake (phone_id, name, kind, text, findings, taken_at) VALUES (:phoneId, :name, :kind, :text, :findings, :at)")
@@ -47,8 +54,12 @@ interface LogbookRows {
     void withdraw(long id, Optional<Instant> at);
 
     @SqlQuery(
-            "SELECT id, intake_id, fact, value, reason, at FROM set_aside WHERE withdrawn_at IS NULL AND intake_id IN (SELECT id FROM intake WHERE phone_id = :phoneId) ORDER BY id")
-    List<SetAside> aside(long phoneId);
+            "SELECT id, intake_id, fact, value, reason, at FROM set_aside WHERE withdrawn_at IS NULL AND intake_id IN (SELECT id FROM intake WHERE phone_id = :phoneId) AND id BETWEEN :first AND :last ORDER BY id")
+    List<SetAside> aside(long phoneId, long first, long last);
+
+    @SqlQuery(
+            "SELECT id FROM set_aside WHERE withdrawn_at IS NULL AND intake_id IN (SELECT id FROM intake WHERE phone_id = :phoneId) ORDER BY id")
+    List<Long> asideNumbers(long phoneId);
 
     @SqlUpdate(
             "INSERT INTO set_aside (intake_id, fact, value, reason, at) VALUES (:intakeId, :fact, :value, :reason, :at)")
@@ -58,28 +69,36 @@ interface LogbookRows {
     @SqlUpdate("UPDATE set_aside SET withdrawn_at = :at WHERE id = :id")
     void withdrawAside(long id, Optional<Instant> at);
 
-    @SqlQuery("SELECT id, phone_id, sheet, started_at FROM job WHERE phone_id = :phoneId ORDER BY id")
-    List<JobRow> jobs(long phoneId);
+    @SqlQuery(
+            "SELECT id, phone_id, sheet, started_at FROM job WHERE phone_id = :phoneId AND id BETWEEN :first AND :last ORDER BY id")
+    List<JobRow> jobs(long phoneId, long first, long last);
+
+    @SqlQuery("SELECT id FROM job WHERE phone_id = :phoneId ORDER BY id")
+    List<Long> jobNumbers(long phoneId);
 
     @SqlUpdate("INSERT INTO job (phone_id, sheet, started_at) VALUES (:phoneId, :sheet, :at)")
     @GetGeneratedKeys
     long addJob(long phoneId, String sheet, Instant at);
 
-    @SqlQuery("SELECT at, kind, step_id, note FROM journal WHERE job_id = :jobId ORDER BY id")
-    List<JournalEntry> journal(long jobId);
+    @SqlQuery(
+            "SELECT at, kind, step_id, note FROM journal WHERE job_id = :jobId AND id BETWEEN :first AND :last ORDER BY id")
+    List<JournalEntry> journal(long jobId, long first, long last);
+
+    @SqlQuery("SELECT id FROM journal WHERE job_id = :jobId ORDER BY id")
+    List<Long> journalNumbers(long jobId);
 
     @SqlUpdate("INSERT INTO journal (job_id, at, kind, step_id, note) VALUES (:jobId, :at, :kind, :stepId, :note)")
     void addEntry(long jobId, Instant at, JournalEntry.Kind kind, Optional<String> stepId, String note);
 
     @SqlQuery("SELECT taken_at FROM intake WHERE phone_id = :phoneId ORDER BY id DESC LIMIT 1")
-    Optional<Instant> lastIntake(long phoneId);
+    Optional<String> lastIntake(long phoneId);
 
     @SqlQuery("SELECT started_at FROM job WHERE phone_id = :phoneId ORDER BY id DESC LIMIT 1")
-    Optional<Instant> lastStart(long phoneId);
+    Optional<String> lastStart(long phoneId);
 
     @SqlQuery(
             "SELECT at FROM journal WHERE job_id IN (SELECT id FROM job WHERE phone_id = :phoneId) ORDER BY id DESC LIMIT 1")
-    Optional<Instant> lastJournal(long phoneId);
+    Optional<String> lastJournal(long phoneId);
 
     @SqlQuery("SELECT value FROM setting WHERE name = :name")
     Optional<String> setting(String name);

@@ -23,8 +23,12 @@ interface MaterialRows {
     /** A look at a copy. */
     record CheckRow(Instant at, boolean whole) {}
 
-    @SqlQuery("SELECT id, path, modified, found, seen_at FROM material WHERE withdrawn_at IS NULL ORDER BY id")
-    List<MaterialRow> materials();
+    @SqlQuery(
+            "SELECT id, path, modified, found, seen_at FROM material WHERE withdrawn_at IS NULL AND id BETWEEN :first AND :last ORDER BY id")
+    List<MaterialRow> materials(long first, long last);
+
+    @SqlQuery("SELECT id FROM material WHERE withdrawn_at IS NULL ORDER BY id")
+    List<Long> materialNumbers();
 
     @SqlQuery("SELECT id, path, modified, found, seen_at FROM material WHERE id = :id")
     MaterialRow material(long id);
@@ -45,8 +49,11 @@ interface MaterialRows {
     long addCopy(long phoneId, long materialId, PartitionClass covers, String model, String build, Instant at);
 
     @SqlQuery(
-            "SELECT id, phone_id, material_id, covers, model, build FROM stock_copy WHERE phone_id = :phoneId AND withdrawn_at IS NULL ORDER BY id")
-    List<CopyRow> copies(long phoneId);
+            "SELECT id, phone_id, material_id, covers, model, build FROM stock_copy WHERE phone_id = :phoneId AND withdrawn_at IS NULL AND id BETWEEN :first AND :last ORDER BY id")
+    List<CopyRow> copies(long phoneId, long first, long last);
+
+    @SqlQuery("SELECT id FROM stock_copy WHERE phone_id = :phoneId AND withdrawn_at IS NULL ORDER BY id")
+    List<Long> copyNumbers(long phoneId);
 
     @SqlUpdate("UPDATE stock_copy SET withdrawn_at = :at WHERE id = :id")
     void withdrawCopy(long id, Optional<Instant> at);

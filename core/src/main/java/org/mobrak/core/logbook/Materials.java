@@ -2,16 +2,19 @@ package org.mobrak.core.logbook;
 
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jdbi.v3.core.Jdbi;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.StockCopy;
+import org.mobrak.core.identity.Finding;
 import org.mobrak.core.material.Inspection;
 import org.mobrak.core.material.Material;
 
@@ -27,7 +30,21 @@ public final class Materials {
 
     /** Every file that was looked into and not put away again, with how it stands now. */
     public List<Kept> kept() {
-        return rows.materials().stream().map(Materials::kept).toList();
+        return files().rows();
+    }
+
+    /** What of the files and of these phones' copies cannot be read. */
+    List<Finding> unread(List<PhoneRecord> phones) {
+        return Stream.concat(
+                        files().told("file", "").stream(),
+                        phones.stream()
+                                .flatMap(
+                                        phone -> copiesOf(phone).told("stock copy", ", so it is no way back").stream()))
+                .toList();
+    }
+
+    private Legible<Kept> files() {
+        return Legible.of(rows::materialNumbers, rows::materials, Materials::kept);
     }
 
     /** Remembers what was found in files, all of it or nothing; what was found in the same files before is put away. */
@@ -67,7 +84,12 @@ public final class Materials {
 
     /** The copies of a phone. */
     public List<StockCopy> copies(PhoneRecord phone) {
-        return rows.copies(phone.id()).stream().map(this::copy).toList();
+        return copiesOf(phone).rows();
+    }
+
+    private Legible<StockCopy> copiesOf(PhoneRecord phone) {
+        long id = phone.id();
+        return Legible.of(() -> rows.copyNumbers(id), (first, last) -> rows.copies(id, first, last), this::copy);
     }
 
     /** Notes how a look at a copy went. */
@@ -95,9 +117,17 @@ public final class Materials {
     }
 
     private static Kept kept(MaterialRows.MaterialRow row) {
-        Path path = Path.of(row.path());
+        Path path = path(row.path());
         Material material = Json.material(row.found());
         return new Kept(row.id(), path, material, row.modified(), row.seenAt(), state(path, material, row.modified()));
+    }
+
+    private static Path path(String text) {
+        try {
+            return Path.of(text);
+        } catch (InvalidPathException noPath) {
+            throw new Legible.BadRow(noPath);
+        }
     }
 
     private static Kept.State state(Path path, Material material, Instant modified) {

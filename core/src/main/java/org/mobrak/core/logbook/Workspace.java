@@ -35,6 +35,9 @@ import org.sqlite.SQLiteDataSource;
 public final class Workspace implements AutoCloseable {
     private static final byte[] HAD_A_LOGBOOK = "has a logbook\n".getBytes(StandardCharsets.US_ASCII);
 
+    /** A text has at most 8 MiB; a row that is larger was not written by Mobrak. */
+    private static final String MOST_BYTES_OF_A_ROW = String.valueOf(64 << 20);
+
     private final Path folder;
     private final FileChannel lockFile;
     private final Handle held;
@@ -121,6 +124,7 @@ public final class Workspace implements AutoCloseable {
         // A tick must outlive a power cut, not just the program.
         config.setSynchronous(SQLiteConfig.SynchronousMode.FULL);
         config.setBusyTimeout(5_000);
+        config.setPragma(SQLiteConfig.Pragma.LIMIT_LENGTH, MOST_BYTES_OF_A_ROW);
         SQLiteDataSource source = new SQLiteDataSource(config);
         source.setUrl("jdbc:sqlite:" + file);
         try {

@@ -356,6 +356,45 @@ class WorkspaceTest {
     }
 
     @Test
+    void aBadRowIsNamedAndHidesNothingButItself() throws IOException, SQLException {
+        try (Workspace workspace = open(folder)) {
+            Logbook logbook = workspace.logbook();
+            PhoneRecord bad = logbook.addPhone("Hive 1", NOW);
+            PhoneRecord phone = logbook.addPhone("Hive 2", NOW);
+            logbook.take(phone, TypedReading.parse("model=KQ-T5", NOW));
+            logbook.take(phone, TypedReading.parse("root=none", NOW));
+            long lost = logbook.take(phone, TypedReading.parse("lock=locked", NOW));
+            Job job = logbook.start(phone, SHEET, NOW);
+            String step = SHEET.of(Phase.DO).get(0).id();
+            logbook.record(job, JournalEntry.ofStep(NOW.plusSeconds(5), JournalEntry.Kind.TICKED, step));
+            long large = logbook.take(phone, TypedReading.parse("cable=data", NOW));
+            try (Connection connection = connect();
+                    Statement statement = connection.createStatement()) {
+                statement.execute("UPDATE phone SET added_at = 'yesterday' WHERE id = " + bad.id());
+                statement.execute("UPDATE intake SET taken_at = 7 WHERE id = " + lost);
+                statement.execute("UPDATE intake SET text = zeroblob(100000000) WHERE id = " + large);
+                statement.execute("UPDATE job SET sheet = '{' WHERE id = " + job.id());
+            }
+            assertThat(logbook.phones()).containsExactly(phone);
+            assertThat(logbook.unread())
+                    .singleElement()
+                    .extracting(Finding::message)
+                    .asString()
+                    .contains("phone 1 ");
+            Dossier dossier = logbook.dossier(phone);
+            assertThat(dossier.findings())
+                    .extracting(Finding::message)
+                    .anyMatch(told -> told.contains("texts " + lost + ", " + large + " cannot be read"))
+                    .anyMatch(told -> told.contains("job " + job.id()));
+            Facts facts = dossier.ledger().facts();
+            assertThat(facts.value(Fact.MODEL)).as("no work changes it").contains("KQ-T5");
+            assertThat(facts.value(Fact.ROOT)).as("the job may have changed it").isEmpty();
+            logbook.take(phone, TypedReading.parse("root=none", NOW.plusSeconds(9)));
+            assertThat(logbook.dossier(phone).ledger().facts().value(Fact.ROOT)).contains("none");
+        }
+    }
+
+    @Test
     void theLogbookIsSafeOnDisk() throws IOException, SQLException {
         try (Workspace workspace = open(folder)) {
             assertThatThrownBy(() -> workspace

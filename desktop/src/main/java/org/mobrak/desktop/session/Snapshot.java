@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.mobrak.core.catalogue.Difference;
 import org.mobrak.core.catalogue.Fault;
 import org.mobrak.core.gather.Kept;
+import org.mobrak.core.identity.Finding;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.material.Inspection;
@@ -14,6 +15,7 @@ import org.mobrak.core.material.PartitionNames;
 /**
  * Everything the window shows, as it stands on disk.
  *
+ * @param unread what of the logbook cannot be read
  * @param desk the phone that is picked; empty while the drawer is
  * @param past the jobs that have ended, the newest first
  * @param table the file that lies open; empty while none does
@@ -23,6 +25,7 @@ import org.mobrak.core.material.PartitionNames;
 public record Snapshot(
         Path folder,
         List<DrawerEntry> drawer,
+        List<Finding> unread,
         Optional<Desk> desk,
         List<PastJob> past,
         List<String> bench,

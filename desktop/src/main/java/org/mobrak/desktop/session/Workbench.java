@@ -20,6 +20,7 @@ import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.Standing;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.check.PhoneSorting;
 import org.mobrak.core.identity.check.PhoneSorting.Heap;
 import org.mobrak.core.identity.reader.RawText;
@@ -54,6 +55,9 @@ final class Workbench implements AutoCloseable {
     private final UndoStack undo = new UndoStack();
     private final Map<Long, Dossier> dossiers = new HashMap<>();
     private final Map<Long, DrawerEntry> entries = new HashMap<>();
+    /** Only another program makes rows that cannot be read, so once is enough. */
+    private final List<Finding> unread;
+
     private Optional<PhoneRecord> picked;
 
     private Workbench(Workspace workspace, PhoneLink link, Clock clock) {
@@ -63,6 +67,7 @@ final class Workbench implements AutoCloseable {
         this.readings = new ReadingEdits(workspace.logbook(), undo, this::phone, this::now);
         this.link = link;
         this.clock = clock;
+        this.unread = logbook().unread();
         String last = logbook().setting(LAST_PHONE).orElse("");
         List<PhoneRecord> phones = logbook().phones();
         this.picked = phones.stream()
@@ -294,6 +299,7 @@ final class Workbench implements AutoCloseable {
                 dossiers.stream()
                         .map(dossier -> entries.get(dossier.phone().id()))
                         .toList(),
+                unread,
                 desk,
                 past(dossiers),
                 link.seen(),

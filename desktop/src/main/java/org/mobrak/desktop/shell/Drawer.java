@@ -20,6 +20,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Severity;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.desktop.parts.Empty;
@@ -39,6 +40,7 @@ final class Drawer implements View {
     private final TextField wanted = new TextField();
     private final ListView<DrawerEntry> phones = new ListView<>();
     private final TextField nickname = new TextField();
+    private final Label unread = Texts.wrapped(Texts.soft(""));
     private final VBox node;
     private List<DrawerEntry> all = List.of();
     private Optional<PhoneRecord> onDesk = Optional.empty();
@@ -74,7 +76,10 @@ final class Drawer implements View {
         add.disableProperty().bind(nickname.textProperty().map(String::isBlank));
         HBox adding = new HBox(nickname, add);
         adding.getStyleClass().add("typing");
-        node = new VBox(Texts.heading("Drawer"), wanted, phones, adding, foot);
+        unread.setId("unread");
+        unread.getStyleClass().add("waits-stop");
+        unread.managedProperty().bind(unread.visibleProperty());
+        node = new VBox(Texts.heading("Drawer"), unread, wanted, phones, adding, foot);
         node.getStyleClass().add("drawer");
     }
 
@@ -88,6 +93,8 @@ final class Drawer implements View {
         Optional<PhoneRecord> before = onDesk;
         onDesk = snapshot.desk().map(desk -> desk.dossier().phone());
         all = snapshot.drawer();
+        unread.setText(snapshot.unread().stream().map(Finding::message).collect(Collectors.joining("\n")));
+        unread.setVisible(!snapshot.unread().isEmpty());
         wanted.setVisible(all.size() > FEW);
         list();
         if (!onDesk.equals(before)) {

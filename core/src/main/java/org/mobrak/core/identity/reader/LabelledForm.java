@@ -13,6 +13,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Source;
 
@@ -24,6 +25,9 @@ import org.mobrak.core.identity.Source;
  * @param marks wordings that tell the form and nothing else
  */
 record LabelledForm(Source source, Map<String, Rule> rules, Set<String> marks) {
+
+    private static final Pattern FIRST_WORD = Pattern.compile("^[^\\s-]++(?=[\\s-]\\p{L}+$)");
+    private static final Pattern LAST_WORD = Pattern.compile("(?<=\\s)[^\\s]++$");
 
     /** What a label stands for and how its value is read; the values are lower-case. */
     record Rule(Fact fact, LabelValue as, Map<String, String> values) {}
@@ -76,10 +80,10 @@ record LabelledForm(Source source, Map<String, Rule> rules, Set<String> marks) {
     }
 
     private static String firstWordAsStar(String label) {
-        return label.replaceFirst("^[^\\s-]+(?=[\\s-]\\p{L}+$)", "*");
+        return FIRST_WORD.matcher(label).replaceFirst("*");
     }
 
     private static String lastWordAsStar(String label) {
-        return label.replaceFirst("(?<=\\s)[^\\s]+$", "*");
+        return LAST_WORD.matcher(label).replaceFirst("*");
     }
 }

@@ -24,6 +24,9 @@ final class LabelledReader implements FormReader {
     private static final Pattern PREFIX = Pattern.compile("^(?:\\([a-z ]{1,20}\\)|INFO|[<>*•-])\\s*");
     private static final Pattern PAIR = Pattern.compile("(.{1,40}?)\\s*(?::(?!//)|=|\\t| {2,}| - )\\s*(.*)");
 
+    private static final Pattern BLANKS = Pattern.compile("\\s+");
+    private static final int LONGEST_LABEL = 40;
+
     private static final Set<String> NOTHING = Set.of("unknown", "n/a", "not available", "-", "…");
 
     /** In a long text, one label alone is a coincidence. */
@@ -71,11 +74,15 @@ final class LabelledReader implements FormReader {
     }
 
     private boolean isLabel(String text) {
-        return text.length() <= 40 && forms.stream().anyMatch(form -> form.knows(normal(text)));
+        if (text.length() > LONGEST_LABEL) {
+            return false;
+        }
+        String label = normal(text);
+        return forms.stream().anyMatch(form -> form.knows(label));
     }
 
     private static String normal(String label) {
-        return label.strip().toLowerCase(Locale.ROOT).replaceAll("\\s+", " ");
+        return BLANKS.matcher(label.strip().toLowerCase(Locale.ROOT)).replaceAll(" ");
     }
 
     private void take(Page page, Entry entry, Map<Source, Long> weights) {

@@ -15,7 +15,7 @@ import java.util.regex.Pattern;
 final class BannerScan {
     private static final byte[] START = "Linux version ".getBytes(StandardCharsets.US_ASCII);
     private static final int LONGEST = 512;
-    private static final int STEP = 1 << 16;
+    private static final int STEP = 1 << 14;
     private static final Pattern BANNER = Pattern.compile("Linux version (\\d+\\.\\d+\\S*) [^\\x00-\\x1f]*");
     private static final Pattern BUILD = Pattern.compile(" #\\d+");
 

@@ -2,6 +2,9 @@ package org.mobrak.core.material.reader;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.util.BitSet;
+import java.util.List;
+import java.util.Optional;
 import org.apache.commons.compress.compressors.gzip.GzipCompressorInputStream;
 import org.apache.commons.compress.compressors.lz4.FramedLZ4CompressorInputStream;
 import org.tukaani.xz.LZMAInputStream;
@@ -54,6 +57,15 @@ enum Compression {
     /** What a decoder may take for its dictionary. Kernels use 32 MiB, {@code xz -9} 64 MiB. */
     private static final int MOST_KIBIBYTES = 80 * 1024;
 
+    private static final List<Compression> ALL = List.of(values());
+    private static final BitSet FIRST_BYTES = firstBytes();
+
+    private static BitSet firstBytes() {
+        BitSet bytes = new BitSet();
+        ALL.forEach(one -> bytes.set(one.magic[0] & 0xff));
+        return bytes;
+    }
+
     private final String word;
     private final byte[] magic;
 
@@ -68,6 +80,19 @@ enum Compression {
 
     boolean beginsAt(Fields bytes, int at) {
         return bytes.has(at, magic);
+    }
+
+    /** Which of them begins at a place; asked at every byte of a kernel, so it looks at one byte first. */
+    static Optional<Compression> beginningAt(Fields bytes, int at) {
+        if (!FIRST_BYTES.get(bytes.bytes()[at] & 0xff)) {
+            return Optional.empty();
+        }
+        for (Compression one : ALL) {
+            if (one.beginsAt(bytes, at)) {
+                return Optional.of(one);
+            }
+        }
+        return Optional.empty();
     }
 
     /**

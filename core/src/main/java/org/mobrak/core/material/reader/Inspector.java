@@ -1,6 +1,8 @@
 package org.mobrak.core.material.reader;
 
 import java.io.IOException;
+import java.nio.channels.Channels;
+import java.nio.channels.SeekableByteChannel;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -19,6 +21,7 @@ import org.mobrak.core.material.MaterialFindings;
 import org.mobrak.core.material.Part;
 import org.mobrak.core.material.PartitionNames;
 import org.mobrak.core.material.SparseSum;
+import org.mobrak.core.material.Trailer;
 import org.mobrak.core.material.Watch;
 import org.mobrak.core.material.Writes;
 
@@ -67,6 +70,19 @@ public final class Inspector {
     }
 
     /**
+     * Looks into bytes that are at hand and in no file; digests are not worked out. Throws like {@link #inspect}.
+     *
+     * @param name what the bytes are called
+     */
+    public Inspection inspect(String name, SeekableByteChannel bytes) throws IOException {
+        Looker looker = new Looker(temporary, bytes.size());
+        Feed feed = new Feed(Channels.newInputStream(bytes));
+        Piece piece = new Piece(name, name, OptionalLong.of(bytes.size()), feed, Optional.of(bytes), 0);
+        Part root = looker.look(piece);
+        return inspection(Path.of(name), bytes.size(), root, Optional.empty(), Optional.empty(), looker);
+    }
+
+    /**
      * Works out digests of one file without looking into it. Throws like {@link #inspect}; a file that changes meanwhile is an
      * {@link UnreadableInput} too.
      */
@@ -102,13 +118,23 @@ public final class Inspector {
                     "“%s” was changed while it was read; wait until the copy or download is done and look again."
                             .formatted(piece.name())));
         }
+        return inspection(path, file.bytes(), root, pass.map(DigestPass.Result::digests), trailer, looker);
+    }
+
+    private Inspection inspection(
+            Path path,
+            long bytes,
+            Part root,
+            Optional<Digests> digests,
+            Optional<Trailer.Checked> trailer,
+            Looker looker) {
         List<Finding> findings = new ArrayList<>(looker.findings());
         findings.addAll(MaterialFindings.of(root));
         return new Inspection(
                 path,
-                file.bytes(),
+                bytes,
                 root,
-                pass.map(DigestPass.Result::digests),
+                digests,
                 trailer,
                 Writes.devices(root),
                 new Writes(names).of(root),

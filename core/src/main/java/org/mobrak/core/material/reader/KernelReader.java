@@ -147,13 +147,12 @@ final class KernelReader implements PartReader {
             Fields fields = new Fields(bytes);
             int tries = 0;
             for (int at = from; at < bytes.length && tries < MOST_TRIES; at++) {
-                for (Compression compression : Compression.values()) {
-                    if (compression.beginsAt(fields, at)) {
-                        tries++;
-                        Optional<BannerScan.Banner> banner = unpacked(compression, bytes, at);
-                        if (banner.isPresent()) {
-                            return about(layout, compression.word(), banner);
-                        }
+                Optional<Compression> compression = Compression.beginningAt(fields, at);
+                if (compression.isPresent()) {
+                    tries++;
+                    Optional<BannerScan.Banner> banner = unpacked(compression.get(), bytes, at);
+                    if (banner.isPresent()) {
+                        return about(layout, compression.get().word(), banner);
                     }
                 }
             }

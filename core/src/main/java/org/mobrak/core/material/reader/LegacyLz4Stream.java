@@ -17,7 +17,7 @@ final class LegacyLz4Stream extends BlockStream {
 
     private final InputStream in;
     private final Lz4Decompressor decompressor = new Lz4Decompressor();
-    private final byte[] block = new byte[BLOCK];
+    private byte[] block = {};
     private final boolean whole;
     private boolean begun;
 
@@ -56,6 +56,11 @@ final class LegacyLz4Stream extends BlockStream {
             throw new Broken(
                     "truncated",
                     "a block of lz4 should be %d bytes, but only %d follow".formatted(packed, bytes.length));
+        }
+        // No byte of lz4 stands for more than 255 others.
+        int most = (int) Math.min(BLOCK, packed * 255);
+        if (block.length < most) {
+            block = new byte[most];
         }
         try {
             give(block, decompressor.decompress(bytes, 0, bytes.length, block, 0, block.length));
