@@ -1,8 +1,8 @@
 #!/usr/bin/env bash
 # Fuzzes what reads text and files from outside, in memory: fuzz/run.sh [SECONDS [KIND...]], 300 seconds a kind without an
-# argument, or until RUNS inputs were tried. It goes on from the kept corpus and from what earlier runs found (fuzz/target/found/KIND); how many inputs a kind
+# argument, or until RUNS inputs were tried. It goes on from the kept corpus, which the tests of core replay too, and from what earlier runs found (fuzz/target/found/KIND); how many inputs a kind
 # has seen in all is summed up in fuzz/done.tsv. An input that breaks a reader is left in fuzz/target/KIND/ and does not end
-# the run. With "keep" for SECONDS nothing is tried: what was found is made small and laid into fuzz/corpus.
+# the run. With "keep" for SECONDS nothing is tried: what was found is made small and laid into the kept corpus.
 set -euo pipefail
 HOME_DIR=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
 SECONDS_EACH=${1:-300}
@@ -15,6 +15,7 @@ KINDS=("${@:-}")
 [ -n "${NO_BUILD:-}" ] || mvn -B -ntp -q -f "$HOME_DIR/pom.xml" -Pfuzz package -DskipTests -pl fuzz -am
 work=$HOME_DIR/fuzz/target
 classes=$work/mobrak-fuzz-0.1.0.jar:$work/lib/*
+kept=$HOME_DIR/core/src/test/resources/hostile
 done_file=$HOME_DIR/fuzz/done.tsv
 
 # Samples of each kind, made by the system's tools and from the demo's files.
@@ -125,18 +126,18 @@ fi
 
 status=0
 for kind in "${KINDS[@]}"; do
-  mkdir -p "$work/$kind" "$work/found/$kind" "$HOME_DIR/fuzz/corpus/$kind"
+  mkdir -p "$work/$kind" "$work/found/$kind" "$kept/$kind"
   if [ "$SECONDS_EACH" = keep ]; then
     rm -rf "$work/small" && mkdir -p "$work/small"
-    jazzer "$kind" -merge=1 -max_len=2048 "$work/small" "$HOME_DIR/fuzz/corpus/$kind" "$work/found/$kind" "$seeds/$kind" >"$work/$kind/log.merge" 2>&1
+    jazzer "$kind" -merge=1 -max_len=2048 "$work/small" "$kept/$kind" "$work/found/$kind" "$seeds/$kind" >"$work/$kind/log.merge" 2>&1
     # Few and small: what tells a reader's ways apart, not all that was ever tried.
-    rm -rf "$HOME_DIR/fuzz/corpus/$kind" && mkdir -p "$HOME_DIR/fuzz/corpus/$kind"
+    rm -rf "$kept/$kind" && mkdir -p "$kept/$kind"
     find "$work/small" -type f -size -3k -printf '%s\t%p\n' | sort -n | head -n "${MOST_KEPT:-40}" | cut -f2 |
       xargs -r -I{} mv {} "$HOME_DIR/fuzz/corpus/$kind/"
     continue
   fi
   jazzer "$kind" -max_total_time="$SECONDS_EACH" -runs="${RUNS:--1}" -print_final_stats=1 \
-    "$work/found/$kind" "$HOME_DIR/fuzz/corpus/$kind" "$seeds/$kind" >"$work/$kind/log" 2>&1 || status=1
+    "$work/found/$kind" "$kept/$kind" "$seeds/$kind" >"$work/$kind/log" 2>&1 || status=1
   tell "$kind"
   grep -E '^== Java Exception|ERROR: libFuzzer' -A2 "$work/$kind/log" | head -n 40 >&2 || true
 done

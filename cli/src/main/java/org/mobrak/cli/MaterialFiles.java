@@ -16,7 +16,6 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
-import org.apache.commons.io.file.PathUtils;
 import org.apache.commons.io.function.IOFunction;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.identity.reader.FolderFiles;
@@ -24,6 +23,7 @@ import org.mobrak.core.material.Digest;
 import org.mobrak.core.material.Digests;
 import org.mobrak.core.material.Inspection;
 import org.mobrak.core.material.PartitionNames;
+import org.mobrak.core.material.Scratch;
 import org.mobrak.core.material.Watch;
 import org.mobrak.core.material.reader.Inspector;
 
@@ -38,6 +38,7 @@ final class MaterialFiles implements AutoCloseable {
 
     private final Mobrak mobrak;
     private final PrintWriter err;
+    private final Scratch scratch;
     private final Path temporary;
     private final ExecutorService arithmetic = Executors.newCachedThreadPool(MaterialFiles::quiet);
     private final ExecutorService looking = Executors.newFixedThreadPool(AT_ONCE, MaterialFiles::quiet);
@@ -49,7 +50,10 @@ final class MaterialFiles implements AutoCloseable {
     MaterialFiles(Mobrak mobrak, PrintWriter err, PartitionNames names) throws IOException {
         this.mobrak = mobrak;
         this.err = err;
-        this.temporary = Files.createTempDirectory("mobrak-");
+        this.scratch = Scratch.in(
+                Path.of(System.getProperty("java.io.tmpdir")),
+                end -> Runtime.getRuntime().addShutdownHook(new Thread(end)));
+        this.temporary = scratch.path();
         this.inspector = new Inspector(temporary, arithmetic, names);
     }
 
@@ -152,6 +156,6 @@ final class MaterialFiles implements AutoCloseable {
     public void close() throws IOException {
         looking.shutdownNow();
         arithmetic.shutdownNow();
-        PathUtils.deleteDirectory(temporary);
+        scratch.close();
     }
 }

@@ -1,6 +1,8 @@
 package org.mobrak.core.catalogue;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.channels.ClosedByInterruptException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -57,11 +59,26 @@ record Entries(
 
     private static <T> List<Entry<T>> read(Path folder, String kind, EntryReader<T> reader, List<Fault> faults)
             throws IOException {
-        List<Read<T>> read = files(folder, kind).parallelStream()
-                .map(file -> reader.read(folder, file))
-                .toList();
+        List<Read<T>> read = read(folder, files(folder, kind), reader);
         read.forEach(one -> faults.addAll(one.faults()));
         return read.stream().flatMap(one -> one.entry().stream()).toList();
+    }
+
+    private static <T> List<Read<T>> read(Path folder, List<Path> files, EntryReader<T> reader) throws IOException {
+        try {
+            return files.parallelStream()
+                    .map(file -> reader.read(folder, checked(file)))
+                    .toList();
+        } catch (UncheckedIOException cancelled) {
+            throw cancelled.getCause();
+        }
+    }
+
+    private static Path checked(Path file) {
+        if (Thread.currentThread().isInterrupted()) {
+            throw new UncheckedIOException(new ClosedByInterruptException());
+        }
+        return file;
     }
 
     /** The files of a kind, in the order of their names. */

@@ -13,18 +13,22 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
+import java.nio.channels.ClosedByInterruptException;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Entry.Read;
 import org.mobrak.core.catalogue.YamlText.BadYaml;
 
 /** Reads one file of a kind: text, YAML, schema, record, and tells at which of them it fails. For any number of threads. */
 final class EntryReader<T> {
     private static final int MOST_BYTES = 2 << 20;
+    /** Whoever has mended so many has mended the rest too. */
+    private static final int MOST_FAULTS = 50;
 
     private final ObjectMapper mapper = CatalogueMapper.create();
     private final Schema schema;
@@ -44,6 +48,9 @@ final class EntryReader<T> {
         // What a file says of its size is not believed.
         try (InputStream in = Files.newInputStream(file)) {
             return read(name, in.readNBytes(MOST_BYTES + 1));
+        } catch (ClosedByInterruptException cancelled) {
+            // Whoever was stopped has read nothing, which is no fault of the file.
+            throw new UncheckedIOException(cancelled);
         } catch (IOException unreadable) {
             return refused(Fault.unread(name));
         }
@@ -71,11 +78,19 @@ final class EntryReader<T> {
 
     private Read<T> read(String name, YamlText.Tree tree) {
         List<Error> errors = schema.validate(tree.root());
-        return errors.isEmpty()
-                ? bind(name, tree)
-                : new Read<>(
-                        Optional.empty(),
-                        errors.stream().map(error -> fault(name, tree, error)).toList());
+        return errors.isEmpty() ? bind(name, tree) : new Read<>(Optional.empty(), faults(name, tree, errors));
+    }
+
+    private static List<Fault> faults(String name, YamlText.Tree tree, List<Error> errors) {
+        Stream<Fault> first = errors.stream().limit(MOST_FAULTS).map(error -> fault(name, tree, error));
+        Stream<Fault> rest = errors.size() <= MOST_FAULTS
+                ? Stream.empty()
+                : Stream.of(new Fault(
+                        name,
+                        0,
+                        "There are %d more faults in it.".formatted(errors.size() - MOST_FAULTS),
+                        "Mend those above first."));
+        return Stream.concat(first, rest).toList();
     }
 
     private Read<T> bind(String name, YamlText.Tree tree) {

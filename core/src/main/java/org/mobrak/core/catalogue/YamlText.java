@@ -6,6 +6,7 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.math.BigDecimal;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -41,6 +42,7 @@ import org.yaml.snakeyaml.resolver.Resolver;
  */
 final class YamlText {
     private static final int MOST_CHARACTERS = 1 << 20;
+    private static final int LONGEST_LINE = 20_000;
     private static final int MOST_ALIASES = 20;
     private static final int MOST_DEPTH = 20;
     private static final int MOST_NODES = 200_000;
@@ -102,7 +104,8 @@ final class YamlText {
         private static Optional<Node> inner(Node node, String step) {
             if (node instanceof SequenceNode list) {
                 int index = step.matches("[0-9]{1,6}") ? Integer.parseInt(step) : Integer.MAX_VALUE;
-                return list.getValue().stream().skip(index).findFirst();
+                List<Node> items = list.getValue();
+                return index < items.size() ? Optional.of(items.get(index)) : Optional.empty();
             }
             return node instanceof MappingNode map
                     ? map.getValue().stream()
@@ -154,6 +157,7 @@ final class YamlText {
         if (text.length() > MOST_CHARACTERS) {
             throw new BadYaml(0, "The file is longer than a million characters.", "Split it.");
         }
+        checkLines(text);
         try {
             return new Tree(text, new YamlText(text).document());
         } catch (MarkedYAMLException broken) {
@@ -164,6 +168,24 @@ final class YamlText {
                     line, "This is no YAML: " + broken.getProblem() + ".", "Maybe a quote or an indent is off.");
         } catch (YAMLException refused) {
             throw new BadYaml(0, firstLine(refused) + ".", "Split the file, or write repeated parts out.");
+        }
+    }
+
+    /** The library's time grows with the square of a line. */
+    private static void checkLines(String text) throws BadYaml {
+        int start = 0;
+        int number = 1;
+        for (int end = text.indexOf('\n'); end >= 0; end = text.indexOf('\n', start)) {
+            checkLine(end - start, number++);
+            start = end + 1;
+        }
+        checkLine(text.length() - start, number);
+    }
+
+    private static void checkLine(int length, int number) throws BadYaml {
+        if (length > LONGEST_LINE) {
+            throw new BadYaml(
+                    number, "The line is longer than %d characters.".formatted(LONGEST_LINE), "Break it into several.");
         }
     }
 

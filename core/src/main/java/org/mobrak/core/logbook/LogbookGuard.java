@@ -1,6 +1,7 @@
 package org.mobrak.core.logbook;
 
 import java.io.IOException;
+import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
@@ -24,6 +25,7 @@ final class LogbookGuard {
     static final int APPLICATION = 0x4D6F6272;
 
     private static final String LOG = "-wal";
+    private static final String LOOKING = "looking";
 
     private final Path file;
 
@@ -71,7 +73,8 @@ final class LogbookGuard {
     }
 
     private void checkCopy(Path log) throws IOException {
-        Path folder = Files.createTempDirectory(file.getParent(), "looking");
+        sweep();
+        Path folder = Files.createTempDirectory(file.getParent(), LOOKING);
         try {
             Path copy = Files.copy(file, folder.resolve("copy.db"));
             if (Files.exists(log)) {
@@ -80,6 +83,17 @@ final class LogbookGuard {
             look(copy);
         } finally {
             PathUtils.deleteDirectory(folder);
+        }
+    }
+
+    /** What a killed program left; nobody else looks here while this one holds the workspace. */
+    private void sweep() throws IOException {
+        try (DirectoryStream<Path> left = Files.newDirectoryStream(file.getParent(), LOOKING + "[0-9]*")) {
+            for (Path folder : left) {
+                if (Files.isDirectory(folder, LinkOption.NOFOLLOW_LINKS)) {
+                    PathUtils.deleteDirectory(folder);
+                }
+            }
         }
     }
 

@@ -93,6 +93,7 @@ public final class Workspace implements AutoCloseable {
             throw new UnreadableInput(folder + " is no workspace; check the path.");
         }
         FileChannel channel = lock(folder);
+        NativeLibrary.keepIn(cache);
         try {
             return new Workspace(folder, cache, channel);
         } catch (IOException | RuntimeException failed) {

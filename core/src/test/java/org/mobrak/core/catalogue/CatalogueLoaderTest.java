@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
+import java.nio.channels.ClosedByInterruptException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -183,6 +184,25 @@ class CatalogueLoaderTest {
         Files.write(folder.resolve(ROUTE), new byte[] {(byte) 0xC3, (byte) 0x28});
         assertThat(CatalogueLoader.load(folder).faults())
                 .anySatisfy(fault -> assertThat(fault.what()).contains("UTF-8"));
+    }
+
+    @Test
+    void aFileOfNothingButFaultsOrOneLongLineIsToldInAFewLines() throws IOException {
+        Path routes = Files.createDirectories(folder.resolve("hostile/routes"));
+        Files.writeString(routes.resolve("ones.yaml"), "id: x\nfits:\n  phones: [" + "1,\n".repeat(60_000) + "]\n");
+        Files.writeString(routes.resolve("comment.yaml"), "# " + "long ".repeat(100_000));
+        assertThat(CatalogueLoader.load(folder.resolve("hostile")).faults())
+                .hasSizeLessThan(60)
+                .extracting(Fault::what)
+                .contains("The line is longer than 20000 characters.")
+                .anyMatch(what -> what.matches("There are [0-9]{5} more faults in it\\."));
+    }
+
+    @Test
+    void aReadingThatWasStoppedIsNoCatalogueWithoutEntries() {
+        Thread.currentThread().interrupt();
+        assertThatThrownBy(() -> CatalogueLoader.load(folder)).isInstanceOf(ClosedByInterruptException.class);
+        assertThat(Thread.interrupted()).isTrue();
     }
 
     @Test

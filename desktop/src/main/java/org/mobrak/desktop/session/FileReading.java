@@ -16,7 +16,6 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.function.Consumer;
-import org.apache.commons.io.file.PathUtils;
 import org.mobrak.core.gather.JobFolder;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.identity.reader.FolderFiles;
@@ -24,6 +23,7 @@ import org.mobrak.core.material.Digest;
 import org.mobrak.core.material.Digests;
 import org.mobrak.core.material.Inspection;
 import org.mobrak.core.material.PartitionNames;
+import org.mobrak.core.material.Scratch;
 import org.mobrak.core.material.Watch;
 import org.mobrak.core.material.reader.Inspector;
 
@@ -35,13 +35,17 @@ final class FileReading implements AutoCloseable {
     private static final int MOST_DEPTH = 6;
     private static final Duration BEAT = Duration.ofMillis(100);
 
+    private final Scratch scratch;
     private final Path temporary;
     private final Clock clock;
     private final Consumer<Progress> listener;
     private final ExecutorService arithmetic = Executors.newCachedThreadPool(FileReading::quiet);
 
     FileReading(Clock clock, Consumer<Progress> listener) throws IOException {
-        this.temporary = Files.createTempDirectory("mobrak-");
+        this.scratch = Scratch.in(
+                Path.of(System.getProperty("java.io.tmpdir")),
+                end -> Runtime.getRuntime().addShutdownHook(new Thread(end)));
+        this.temporary = scratch.path();
         this.clock = clock;
         this.listener = listener;
     }
@@ -164,6 +168,6 @@ final class FileReading implements AutoCloseable {
     @Override
     public void close() throws IOException {
         arithmetic.shutdownNow();
-        PathUtils.deleteDirectory(temporary);
+        scratch.close();
     }
 }
