@@ -205,8 +205,24 @@ public final class Sample {
 
     private Sample step(Route.Phase phase, String title, Optional<Route.Wipe> wipe) {
         Optional<String> none = Optional.empty();
+        Optional<Integer> no = Optional.empty();
         steps.add(new Route.RouteStep(
-                phase, title, title, none, none, none, Optional.empty(), Optional.empty(), none, false, wipe));
+                phase,
+                title,
+                title,
+                none,
+                none,
+                Optional.empty(),
+                none,
+                no,
+                no,
+                none,
+                List.of(),
+                List.of(),
+                Map.of(),
+                no,
+                false,
+                wipe));
         return this;
     }
 

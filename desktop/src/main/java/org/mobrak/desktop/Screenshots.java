@@ -26,7 +26,7 @@ import javafx.stage.Window;
 import javax.imageio.ImageIO;
 import org.apache.commons.io.file.PathUtils;
 import org.mobrak.core.identity.Fact;
-import org.mobrak.core.job.SheetStep;
+import org.mobrak.core.job.Step;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.desktop.demo.DemoWorkspace;
 import org.mobrak.desktop.demo.DrawerFile;
@@ -177,10 +177,10 @@ public final class Screenshots extends Application {
     }
 
     private void tickNext() {
-        SheetStep next = desk().flatMap(one -> one.dossier().runningJob())
+        Step next = desk().flatMap(one -> one.dossier().runningJob())
                 .flatMap(job -> job.next())
                 .orElseThrow();
-        session.tick(next);
+        session.tick(next, desk().orElseThrow().confirmation());
     }
 
     private void next() {

@@ -194,6 +194,10 @@ final class Desktop implements AutoCloseable {
         return true;
     }
 
+    boolean isShown(String id) {
+        return robot.lookup("#" + id).tryQuery().isPresent();
+    }
+
     Optional<Job> runningJob() {
         return session.snapshot().get().desk().flatMap(desk -> desk.dossier().runningJob());
     }
@@ -203,14 +207,24 @@ final class Desktop implements AutoCloseable {
         var step = runningJob().flatMap(Job::next).orElseThrow();
         long before = runningJob().orElseThrow().tickedCount();
         step.gate().ifPresent(gate -> {
-            if (gate.atLeast().isPresent()) {
-                fill("gate-value", String.valueOf(gate.atLeast().get()));
+            if (!isShown("gate-value")) {
+                return;
+            }
+            if (find("gate-value") instanceof TextField) {
+                fill(
+                        "gate-value",
+                        gate.atLeast()
+                                .map(String::valueOf)
+                                .orElseGet(() -> gate.is().get(0)));
                 robot.interact(() -> this.<TextField>find("gate-value").fireEvent(new ActionEvent()));
                 rest();
-            } else if (robot.lookup("#gate-value").tryQuery().isPresent()) {
+            } else {
                 choose("gate-value", gate.is().get(0));
             }
         });
+        if (isShown("confirm")) {
+            fill("confirm", session.snapshot().get().desk().orElseThrow().confirmation());
+        }
         click("tick");
         assertThat(runningJob().orElseThrow().tickedCount()).as(step.title()).isEqualTo(before + 1);
     }

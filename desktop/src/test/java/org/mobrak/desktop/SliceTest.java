@@ -9,8 +9,8 @@ import javafx.scene.control.ListView;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Job;
-import org.mobrak.core.job.JournalEntry;
 import org.mobrak.core.logbook.Workspace;
 
 /** One job from “what is this phone?” to “recorded”, through the real window. */
@@ -84,9 +84,11 @@ class SliceTest {
         desktop.assertShows("Hive 9, by the well: worked");
         desktop.assertShows("Note: works all night");
         desktop.assertShows("rooted");
-        List<JournalEntry> journal =
-                desktop.session().snapshot().get().past().get(0).job().journal();
-        assertThat(journal.get(journal.size() - 1).kind()).isEqualTo(JournalEntry.Kind.WORKED);
+        List<Event> events =
+                desktop.session().snapshot().get().past().get(0).job().events();
+        assertThat(events.get(events.size() - 1))
+                .isInstanceOfSatisfying(
+                        Event.Ended.class, end -> assertThat(end.end()).isEqualTo(Event.End.WORKED));
         desktop.press(KeyCode.CONTROL, KeyCode.DIGIT2);
         desktop.assertShows("The goal is reached already: Permanent root.");
     }

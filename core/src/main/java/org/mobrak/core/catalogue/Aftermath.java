@@ -80,7 +80,7 @@ public final class Aftermath {
             }
         }
         if (changes.wipesData()) {
-            wipe(before, after);
+            after.putAll(wiped(before));
         }
         changes.effects()
                 .forEach((fact, effect) -> after.put(
@@ -89,7 +89,7 @@ public final class Aftermath {
     }
 
     /** By which facts the content of a partition is known; one of unknown name may be any. */
-    static Set<Fact> facts(PartitionClass written) {
+    public static Set<Fact> facts(PartitionClass written) {
         return written == PartitionClass.UNKNOWN ? ALL : KNOWN_BY.getOrDefault(written, Set.of());
     }
 
@@ -102,7 +102,8 @@ public final class Aftermath {
     }
 
     /** Copies on the phone, switches and backups that lie only there are gone; what was verified lies elsewhere too. */
-    private static void wipe(Facts before, Map<Fact, Optional<String>> after) {
+    public static Map<Fact, Optional<String>> wiped(Facts before) {
+        Map<Fact, Optional<String>> after = new EnumMap<>(Fact.class);
         after.put(Fact.FILES_COPIED, Optional.of("no"));
         RESET.stream()
                 .filter(fact -> before.value(fact).filter("absent"::equals).isEmpty())
@@ -110,6 +111,7 @@ public final class Aftermath {
         exchange(Fact.OEM_UNLOCK, "on", "off", before, after);
         BACKUPS.forEach(fact -> exchange(fact, "taken", "none", before, after));
         forget(Set.of(Fact.DATA_FREE), before, after);
+        return after;
     }
 
     private static void exchange(

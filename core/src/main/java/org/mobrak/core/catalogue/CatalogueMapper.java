@@ -39,6 +39,7 @@ final class CatalogueMapper {
         words.addDeserializer(Fact.class, new FactReader());
         words.addKeyDeserializer(Fact.class, new FactKeyReader());
         words.addDeserializer(Condition.class, new ConditionReader());
+        words.addDeserializer(KeyChord.class, new ChordReader());
         return JsonMapper.builder(form)
                 .addModules(new Jdk8Module(), words)
                 .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
@@ -72,6 +73,23 @@ final class CatalogueMapper {
         @Override
         public Fact deserialize(JsonParser parser, DeserializationContext context) throws IOException {
             return fact(context, parser.getText());
+        }
+    }
+
+    private static final class ChordReader extends StdDeserializer<KeyChord> {
+        private static final long serialVersionUID = 1L;
+
+        ChordReader() {
+            super(KeyChord.class);
+        }
+
+        @Override
+        public KeyChord deserialize(JsonParser parser, DeserializationContext context) throws IOException {
+            try {
+                return KeyChord.parse(parser.getText());
+            } catch (IllegalArgumentException none) {
+                throw JsonMappingException.from(context, none.getMessage());
+            }
         }
     }
 

@@ -269,27 +269,67 @@ public record Route(
         }
     }
 
-    /** One thing to do; waits are in minutes. With a choice of wipes, a step may belong to one of them. */
+    /**
+     * One thing to do; waits are in minutes. With a choice of wipes, a step may belong to one of them.
+     *
+     * @param from the mode it begins in, where that is not the mode it ends in
+     * @param mode the mode it ends in
+     * @param ifNot what to do if the sign does not come; {@code remedies} tells more cases apart
+     * @param writes what it writes; where no step of a route says so, the first that does anything is taken to write it all
+     * @param effects what holds once it is done; where no step says so, the last that does anything brings it about
+     * @param rung how much it proves, from 1 (an icon) to 6 (still so after a restart)
+     */
     public record RouteStep(
             Phase phase,
             String title,
             String text,
+            Optional<String> from,
             Optional<String> mode,
-            Optional<String> keys,
+            Optional<KeyChord> keys,
             Optional<String> sign,
             Optional<Integer> normalUntil,
             Optional<Integer> worryAfter,
             Optional<String> ifNot,
+            List<Remedy> remedies,
+            List<PartitionClass> writes,
+            Map<Fact, String> effects,
+            Optional<Integer> rung,
             boolean noReturn,
             Optional<Wipe> wipe) {
         public RouteStep {
-            // Sheets of jobs that began under an earlier version say nothing of it.
-            wipe = wipe == null ? Optional.empty() : wipe;
+            remedies = orEmpty(remedies);
+            writes = orEmpty(writes);
+            effects = effects == null ? Map.of() : Map.copyOf(effects);
         }
 
-        /** The same step in another part of the sheet. */
-        public RouteStep in(Phase other) {
-            return new RouteStep(other, title, text, mode, keys, sign, normalUntil, worryAfter, ifNot, noReturn, wipe);
+        /** A step of which only this is said. */
+        public static RouteStep plain(Phase phase, String title, String text) {
+            Optional<String> none = Optional.empty();
+            Optional<Integer> no = Optional.empty();
+            return new RouteStep(
+                    phase,
+                    title,
+                    text,
+                    none,
+                    none,
+                    Optional.empty(),
+                    none,
+                    no,
+                    no,
+                    none,
+                    List.of(),
+                    List.of(),
+                    Map.of(),
+                    no,
+                    false,
+                    Optional.empty());
+        }
+
+        /** What to do for each thing that may be seen instead of the sign. */
+        public List<Remedy> allRemedies() {
+            return Stream.concat(
+                            remedies.stream(), ifNot.map(what -> new Remedy("The sign does not come", what)).stream())
+                    .toList();
         }
 
         /** Whether it is done with this kind of wipe. */
@@ -297,6 +337,11 @@ public record Route(
             return wipe.isEmpty() || wipe.get() == chosen;
         }
     }
+
+    /** If a person sees the one, they do the other. */
+    public record Remedy(
+            @JsonProperty("if") String seen,
+            @JsonProperty("do") String what) {}
 
     /**
      * What else is worth knowing before one decides.

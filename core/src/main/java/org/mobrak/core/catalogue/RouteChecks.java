@@ -1,5 +1,6 @@
 package org.mobrak.core.catalogue;
 
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -196,6 +197,29 @@ final class RouteChecks {
                         "“" + step.title() + "” worries before it is done.",
                         "worryAfter must not be below normalUntil.");
             }
+            change(step, pointer);
+        }
+    }
+
+    /** A step does no more than its route. */
+    private void change(Route.RouteStep step, String pointer) {
+        Set<PartitionClass> written = EnumSet.noneOf(PartitionClass.class);
+        written.addAll(route.changes().writes());
+        if (route.changes().wipesData()) {
+            written.add(PartitionClass.DATA);
+        }
+        if (!written.containsAll(step.writes())
+                || !route.changes()
+                        .effects()
+                        .keySet()
+                        .containsAll(step.effects().keySet())) {
+            faults.fault(
+                    pointer,
+                    "“" + step.title() + "” changes more than its route.",
+                    "Name it under changes too, or take it out here.");
+        }
+        if (step.rung().isPresent() && step.phase() != Phase.PROVE) {
+            faults.fault(pointer, "“" + step.title() + "” has a rung but is no proof.", "Take the rung out.");
         }
     }
 }

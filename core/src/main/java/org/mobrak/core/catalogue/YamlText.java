@@ -168,6 +168,10 @@ final class YamlText {
                     line, "This is no YAML: " + broken.getProblem() + ".", "Maybe a quote or an indent is off.");
         } catch (YAMLException refused) {
             throw new BadYaml(0, firstLine(refused) + ".", "Split the file, or write repeated parts out.");
+        } catch (NumberFormatException escape) {
+            // The library reads the number behind a backslash without looking whether there is one.
+            throw new BadYaml(
+                    0, "This is no YAML: a backslash stands before what it cannot escape.", "Use single quotes.");
         }
     }
 
@@ -264,10 +268,11 @@ final class YamlText {
             if (!(event instanceof ScalarEvent key)) {
                 throw new BadYaml(line(event), "A key must be a plain word.", "Write it without brackets.");
             }
-            if (object.has(key.getValue())) {
-                throw new BadYaml(line(event), "“" + key.getValue() + "” stands twice.", "Keep one of the two.");
+            String name = word(key);
+            if (object.has(name)) {
+                throw new BadYaml(line(event), "“" + name + "” stands twice.", "Keep one of the two.");
             }
-            object.set(key.getValue(), value(parser.getEvent(), depth + 1));
+            object.set(name, value(parser.getEvent(), depth + 1));
         }
         return object;
     }
@@ -279,9 +284,9 @@ final class YamlText {
         }
     }
 
-    private static JsonNode scalar(ScalarEvent event) throws BadYaml {
+    /** A value, or a key. */
+    private static String word(ScalarEvent event) throws BadYaml {
         refuseTag(event.getTag(), event);
-        JsonNodeFactory json = JsonNodeFactory.instance;
         String value = event.getValue();
         if (!VisibleText.of(value).equals(value)) {
             throw new BadYaml(
@@ -289,6 +294,12 @@ final class YamlText {
                     "A character that cannot be seen stands in “" + VisibleText.oneLine(value) + "”.",
                     "Remove it; it could make one thing look like another.");
         }
+        return value;
+    }
+
+    private static JsonNode scalar(ScalarEvent event) throws BadYaml {
+        JsonNodeFactory json = JsonNodeFactory.instance;
+        String value = word(event);
         Tag tag = event.isPlain() ? CORE_SCHEMA.resolve(NodeId.scalar, value, true) : Tag.STR;
         if (tag.equals(Tag.NULL)) {
             return json.nullNode();

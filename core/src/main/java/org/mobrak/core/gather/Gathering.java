@@ -12,7 +12,7 @@ import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.job.RunSheet;
-import org.mobrak.core.job.SheetStep;
+import org.mobrak.core.job.Step;
 import org.mobrak.core.material.Material;
 import org.mobrak.core.material.Write;
 import org.mobrak.core.material.check.Yardstick;
@@ -37,7 +37,7 @@ public record Gathering(RunSheet sheet, List<GatherItem> items) {
      * @param kept every file that was looked into, for whatever job
      */
     public static Gathering of(RunSheet sheet, Set<String> ticked, Yardstick against, List<Kept> kept) {
-        List<SheetStep> gather = sheet.of(Phase.GATHER);
+        List<Step> gather = sheet.of(Phase.GATHER);
         List<GatherItem> items = new ArrayList<>(new Placing(against, kept)
                 .place(gather.stream()
                         .flatMap(step ->
@@ -48,9 +48,10 @@ public record Gathering(RunSheet sheet, List<GatherItem> items) {
                 .map(step -> tool(step, ticked))
                 .forEach(items::add);
         RunSheet strict = strict(sheet, items);
-        strict.of(Phase.PREPARE).stream()
+        strict.steps().stream()
                 .filter(step ->
                         step.gate().filter(gate -> THINGS.contains(gate.fact())).isPresent())
+                .filter(step -> strict.asking(step.gate().orElseThrow().fact()).equals(Optional.of(step)))
                 .map(step -> thing(step, against.facts()))
                 .forEach(items::add);
         sheet.money().map(Gathering::money).ifPresent(items::add);
@@ -73,25 +74,22 @@ public record Gathering(RunSheet sheet, List<GatherItem> items) {
         return strict;
     }
 
-    private static GatherItem tool(SheetStep step, Set<String> ticked) {
+    private static GatherItem tool(Step step, Set<String> ticked) {
         boolean had = ticked.contains(step.id());
         return item(
-                new Need.OfTool(step.id(), step.title(), step.detail().text()),
+                new Need.OfTool(step.id(), step.title(), step.text()),
                 had ? Standing.HAVE : Standing.UNCHECKED,
-                had ? "Ticked on the run sheet." : step.detail().text());
+                had ? "Ticked on the run sheet." : step.text());
     }
 
-    private static GatherItem thing(SheetStep step, Facts facts) {
+    private static GatherItem thing(Step step, Facts facts) {
         GateJudge judged = GateJudge.of(step.gate().orElseThrow(), facts);
         Standing standing = switch (judged.result()) {
             case YES -> Standing.HAVE;
             case NO -> Standing.MISSING;
             case UNKNOWN -> Standing.UNCHECKED;
         };
-        return item(
-                new Need.OfThing(step.id(), step.title(), step.detail().text(), step.gate()),
-                standing,
-                judged.sentence());
+        return item(new Need.OfThing(step.id(), step.title(), step.text(), step.gate()), standing, judged.sentence());
     }
 
     private static GatherItem money(String amount) {

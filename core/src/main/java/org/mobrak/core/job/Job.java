@@ -1,26 +1,44 @@
 package org.mobrak.core.job;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.fit.Truth;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.Ledger;
+import org.mobrak.core.identity.Origin;
+import org.mobrak.core.identity.Reading;
 
 /**
- * One execution of a plan on one phone. Where it stands follows from its journal alone, so a killed program finds it just
+ * One execution of a plan on one phone. Where it stands follows from its events alone, so a killed program finds it just
  * as it was.
  *
  * @param id the logbook's number
  * @param phoneId the logbook's number of the phone
+ * @param state the fold over the events
  */
-public record Job(long id, long phoneId, RunSheet sheet, Instant startedAt, List<JournalEntry> journal) {
+public record Job(
+        long id, long phoneId, JobPlan plan, RunSheet sheet, Instant startedAt, List<Event> events, JobState state) {
+    private static final int WORK = 2;
+
     public Job {
-        journal = List.copyOf(journal);
+        events = List.copyOf(events);
+    }
+
+    /** A job to which these things have happened. */
+    public Job(long id, long phoneId, JobPlan plan, RunSheet sheet, Instant startedAt, List<Event> events) {
+        this(id, phoneId, plan, sheet, startedAt, events, JobState.of(events));
     }
 
     /**
@@ -28,37 +46,41 @@ public record Job(long id, long phoneId, RunSheet sheet, Instant startedAt, List
      * than a battery at half.
      */
     public Job by(RunSheet stricter) {
-        return hasBegun() ? this : new Job(id, phoneId, stricter, startedAt, journal);
+        return hasBegun() ? this : new Job(id, phoneId, plan, stricter, startedAt, events, state);
     }
 
-    /** Whether a tick stands on something that is done to the phone. */
+    /** Whether something was done to the phone, or is being done. */
     public boolean hasBegun() {
-        return sheet.of(Phase.DO).stream().anyMatch(this::isTicked);
+        return sheet.of(Phase.DO).stream()
+                .anyMatch(step -> step instanceof Step.Act && state.begun().containsKey(step.id()));
     }
 
-    /** This job with one more thing that happened. */
-    public Job with(JournalEntry entry) {
-        List<JournalEntry> longer = new ArrayList<>(journal);
-        longer.add(entry);
-        return new Job(id, phoneId, sheet, startedAt, longer);
+    /** This job with more that happened. */
+    public Job with(List<Event> more) {
+        List<Event> longer = new ArrayList<>(events);
+        longer.addAll(more);
+        return new Job(id, phoneId, plan, sheet, startedAt, longer);
     }
 
-    /** The entry that ended it; empty while it runs. */
-    public Optional<JournalEntry> end() {
-        return journal.stream().filter(entry -> entry.kind().ends()).findFirst();
+    /** What ended it; empty while it runs. */
+    public Optional<Event.Ended> end() {
+        return state.end();
     }
 
-    public boolean isTicked(SheetStep step) {
-        return tick(step).isPresent();
+    public boolean isTicked(Step step) {
+        return state.ticked().containsKey(step.id());
     }
 
     /** When a step was ticked, if it is. */
-    public Optional<Instant> tick(SheetStep step) {
-        return journal.stream()
-                .filter(entry -> entry.stepId().filter(step.id()::equals).isPresent())
-                .reduce((earlier, later) -> later)
-                .filter(entry -> entry.kind() == JournalEntry.Kind.TICKED)
-                .map(JournalEntry::at);
+    public Optional<Instant> tick(Step step) {
+        return Optional.ofNullable(state.ticked().get(step.id()));
+    }
+
+    /** Since when a step is worked on; empty unless it was begun and is not done. */
+    public Optional<Instant> begun(Step step) {
+        return isTicked(step)
+                ? Optional.empty()
+                : Optional.ofNullable(state.begun().get(step.id()));
     }
 
     public long tickedCount() {
@@ -66,60 +88,136 @@ public record Job(long id, long phoneId, RunSheet sheet, Instant startedAt, List
     }
 
     /** The first step that is not ticked. */
-    public Optional<SheetStep> next() {
+    public Optional<Step> next() {
         return sheet.steps().stream().filter(step -> !isTicked(step)).findFirst();
     }
 
-    /** Whether a tick stands on a step from which there is no way back. */
+    /** Whether a step from which there is no way back was begun. */
     public boolean isPastReturn() {
-        return sheet.steps().stream().anyMatch(step -> step.detail().noReturn() && isTicked(step));
+        return sheet.steps().stream()
+                .anyMatch(step -> step.hasNoReturn() && state.begun().containsKey(step.id()));
+    }
+
+    /**
+     * What happens when a step is done: the tick, what it brings about, and the rung it proves.
+     *
+     * @param facts what is known of the phone just before
+     */
+    public List<Event> ticking(Step step, Facts facts, Instant at) {
+        List<Event> events = new ArrayList<>(List.of(new Event.Ticked(at, step.id())));
+        Map<Fact, String> held = step.changes().on(facts);
+        if (!held.isEmpty()) {
+            events.add(new Event.EffectHeld(at, step.id(), held));
+        }
+        if (step instanceof Step.Prove prove) {
+            prove.rung().ifPresent(rung -> events.add(new Event.Proved(at, step.id(), rung)));
+        }
+        return events;
+    }
+
+    /** What the job has brought about so far, as readings of the phone. */
+    public List<Reading> readings() {
+        Stream<Reading> held = state.held().values().stream()
+                .flatMap(effect -> effect.facts().entrySet().stream().map(one -> proved(one, effect.at())));
+        Stream<Reading> atEnd = end().filter(end -> end.end() == Event.End.WORKED)
+                .flatMap(end -> sheet.atEnd()
+                        .map(change -> change.effects().entrySet().stream().map(one -> proved(one, end.at()))))
+                .orElse(Stream.empty());
+        return Stream.concat(held, atEnd).toList();
+    }
+
+    private Reading proved(Map.Entry<Fact, String> one, Instant at) {
+        return new Reading(one.getKey(), one.getValue(), new Origin.Proved(id), at);
+    }
+
+    /** From when on what was read before of what the job writes is history, whatever way it ends. */
+    public List<Ledger.Overwrite> overwrites() {
+        // Just before, since what holds afterwards may bear the very same time.
+        Stream<Ledger.Overwrite> begun = sheet.steps().stream()
+                .filter(step -> state.begun().containsKey(step.id()))
+                .filter(step -> !step.changes().forgets().isEmpty())
+                .map(step -> new Ledger.Overwrite(
+                        state.begun().get(step.id()).minus(Duration.ofNanos(1)),
+                        step.changes().forgets()));
+        Stream<Ledger.Overwrite> atEnd = end()
+                .filter(end -> hasBegun())
+                .flatMap(end -> sheet.atEnd().map(change -> new Ledger.Overwrite(end.at(), lost(change, end))))
+                .stream();
+        return Stream.concat(begun, atEnd).toList();
+    }
+
+    /** Of a job that did not work, what it would have brought about is not known either. */
+    private static Set<Fact> lost(Step.Change change, Event.Ended end) {
+        Set<Fact> lost = EnumSet.noneOf(Fact.class);
+        lost.addAll(change.forgets());
+        if (end.end() != Event.End.WORKED) {
+            change.effects().keySet().stream().filter(fact -> !fact.changes()).forEach(lost::add);
+        }
+        return lost;
     }
 
     /** Why a step may not be ticked now, in one sentence; empty if it may. */
-    public Optional<String> objectionToTick(SheetStep step, Facts facts) {
+    public Optional<String> objectionToTick(Step step, Facts facts) {
         if (end().isPresent()) {
             return Optional.of("This job has ended.");
         }
         if (isTicked(step)) {
             return Optional.of("This step is ticked already.");
         }
-        Optional<SheetStep> before = sheet.steps().stream()
+        Optional<Step> before = sheet.steps().stream()
                 .filter(earlier -> mustPrecede(earlier, step) && !isTicked(earlier))
                 .findFirst();
         if (before.isPresent()) {
             return before.map(open ->
                     "First “%s” (%s).".formatted(open.title(), open.phase().label()));
         }
-        Optional<String> shut = step.phase() == Phase.DO && !hasBegun() ? shutGate(facts) : Optional.empty();
-        return shut.isPresent() ? shut : closed(step, facts);
+        Optional<String> shut = step instanceof Step.Act && step.phase() == Phase.DO && !hasBegun()
+                ? shutGate(facts)
+                : Optional.empty();
+        return shut.or(() -> closed(step, facts));
     }
 
-    private Optional<String> closed(SheetStep step, Facts facts) {
+    private Optional<String> closed(Step step, Facts facts) {
+        if (state.overridden().containsKey(step.id())) {
+            return Optional.empty();
+        }
         return step.gate()
                 .map(gate -> GateJudge.of(gate, facts))
                 .filter(judged -> judged.result() != Truth.YES)
                 .map(GateJudge::sentence)
-                .or(() -> step.phase() == Phase.DO ? stale(step, facts) : Optional.empty());
+                .or(() -> stale(step, facts));
     }
 
-    /** In the middle of the work only what was read after the step before counts: that step may have changed it. */
-    private Optional<String> stale(SheetStep step, Facts facts) {
-        Optional<Instant> before = sheet.of(Phase.DO).stream()
-                .takeWhile(earlier -> !earlier.equals(step))
-                .flatMap(earlier -> tick(earlier).stream())
-                .max(Comparator.naturalOrder());
+    /**
+     * In the middle of the work only what was read after the step before counts: that step may have changed it. The model number
+     * is compared anew in every job.
+     */
+    private Optional<String> stale(Step step, Facts facts) {
+        Optional<Instant> before = lastDone(step)
+                .or(() -> step.gate().filter(gate -> gate.fact() == Fact.MODEL).map(gate -> startedAt));
         return step.gate()
                 .map(Gate::fact)
                 .filter(fact -> before.isPresent()
                         && facts.belief(fact).readings().stream()
-                                .allMatch(reading -> reading.takenAt().isBefore(before.get())))
-                .map(fact -> "%s was read before the last step, which may have changed it. Look again: %s."
-                        .formatted(fact.label(), fact.whereToRead()));
+                                .allMatch(reading -> !reading.takenAt().isAfter(before.get())))
+                .map(fact -> fact == Fact.MODEL
+                        ? "The model number is compared once more: read it from the phone itself and type it in."
+                        : "%s was read before the last step, which may have changed it. Look again: %s."
+                                .formatted(fact.label(), fact.whereToRead()));
+    }
+
+    private Optional<Instant> lastDone(Step step) {
+        return sheet.steps().stream()
+                .takeWhile(earlier -> !earlier.equals(step))
+                .filter(earlier -> earlier instanceof Step.Act && earlier.phase() == Phase.DO)
+                .flatMap(earlier -> tick(earlier).stream())
+                .max(Comparator.naturalOrder());
     }
 
     /** A gate that was ticked and no longer holds: the battery went down, or a file turned up that asks for more. */
     private Optional<String> shutGate(Facts facts) {
         return sheet.of(Phase.PREPARE).stream()
+                .filter(step -> !state.overridden().containsKey(step.id()))
                 .flatMap(step -> step.gate().stream())
                 .map(gate -> GateJudge.of(gate, facts))
                 .filter(judged -> judged.result() == Truth.NO)
@@ -127,8 +225,27 @@ public record Job(long id, long phoneId, RunSheet sheet, Instant startedAt, List
                 .findFirst();
     }
 
+    /** The gates that were open and are shut now that the work has begun; they warn, and strand nobody halfway. */
+    public List<String> shutSince(Facts facts) {
+        return sheet.steps().stream()
+                .filter(step -> hasBegun() && end().isEmpty() && isTicked(step))
+                .flatMap(step -> step.gate().stream())
+                .filter(gate -> gate.fact() == Fact.BATTERY_PERCENT || gate.fact() == Fact.CABLE)
+                .map(gate -> GateJudge.of(gate, facts))
+                .filter(judged -> judged.result() == Truth.NO)
+                .map(GateJudge::sentence)
+                .distinct()
+                .toList();
+    }
+
+    /** Why a gate may not be passed while it is not open; empty if it may, with a reason. */
+    public Optional<String> objectionToOverride(Step step) {
+        boolean may = step instanceof Step.Ready ready && ready.overridable();
+        return may ? Optional.empty() : Optional.of("This one cannot be passed over: too much hangs on it.");
+    }
+
     /** Why a tick may not be taken back, in one sentence; empty if it may. */
-    public Optional<String> objectionToUntick(SheetStep step) {
+    public Optional<String> objectionToUntick(Step step) {
         if (end().isPresent()) {
             return Optional.of("This job has ended.");
         }
@@ -138,13 +255,23 @@ public record Job(long id, long phoneId, RunSheet sheet, Instant startedAt, List
                 .map(later -> "“%s” came after it and stands on it.".formatted(later.title()));
     }
 
-    /** Gathering, preparing and tidying go in any order; what is done to the phone goes in the order of the sheet. */
-    private boolean mustPrecede(SheetStep earlier, SheetStep later) {
-        int phases = earlier.phase().compareTo(later.phase());
-        boolean inOrder = later.phase() == Phase.DO || later.phase() == Phase.PROVE;
-        return phases < 0
-                || phases == 0
+    /** Fetching, preparing and tidying go in any order; what is done to the phone and proved goes in the order of the sheet. */
+    private boolean mustPrecede(Step earlier, Step later) {
+        int first = group(earlier);
+        int second = group(later);
+        boolean inOrder = second == WORK;
+        return first < second
+                || first == second
                         && inOrder
                         && sheet.steps().indexOf(earlier) < sheet.steps().indexOf(later);
+    }
+
+    private static int group(Step step) {
+        return switch (step.phase()) {
+            case GATHER -> 0;
+            case PREPARE -> 1;
+            case DO, PROVE -> WORK;
+            case TIDY -> WORK + 1;
+        };
     }
 }

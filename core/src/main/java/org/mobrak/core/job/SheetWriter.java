@@ -2,147 +2,185 @@ package org.mobrak.core.job;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.catalogue.Route.Phase;
-import org.mobrak.core.catalogue.Route.RouteStep;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
-import org.mobrak.core.plan.GatePlaces;
 import org.mobrak.core.plan.Plan;
 
-/** Puts the steps of a plan in their order. */
+/**
+ * Puts the steps of a plan in their order. What several routes ask alike is asked once; a gate stands directly before the route
+ * that needs it, and again only where something between may have shut it.
+ */
 final class SheetWriter {
     private final Plan plan;
-    private final GatePlaces gates;
+    private final SheetGates gates;
 
-    SheetWriter(Plan plan, GatePlaces gates) {
+    SheetWriter(Plan plan, Catalogue catalogue, Facts facts) {
         this.plan = plan;
-        this.gates = gates;
+        this.gates = new SheetGates(plan, catalogue, facts);
     }
 
-    RunSheet sheet(Facts facts) {
-        List<SheetStep> steps = new ArrayList<>();
-        for (Phase phase : Phase.values()) {
-            steps.addAll(numbered(phase, of(phase)));
-        }
+    RunSheet sheet() {
+        List<Step> steps = new ArrayList<>(gather());
+        steps.addAll(prepare());
+        steps.addAll(work());
+        steps.addAll(tidy());
         Set<PartitionClass> writes = plan.routes().stream()
                 .flatMap(route -> route.changes().writes().stream())
                 .collect(Collectors.toSet());
         Optional<String> money =
                 Optional.of(plan.amount()).filter(amount -> plan.cost().money() > 0);
-        Outcome outcome = Outcome.of(plan, facts);
-        return new RunSheet(plan.title(), steps, outcome.effects(), writes, money, outcome.forgets());
+        return new RunSheet(plan.title(), numbered(steps), writes, money, Optional.empty());
     }
 
-    private List<SheetStep> of(Phase phase) {
-        return switch (phase) {
-            case GATHER -> gather();
-            case PREPARE -> prepare();
-            case DO -> work();
-            case PROVE, TIDY -> ofRoutes(phase);
-        };
-    }
-
-    private List<SheetStep> gather() {
-        List<SheetStep> steps = new ArrayList<>(tools());
-        plan.routes().forEach(route -> route.work().files().forEach(file -> steps.add(gather(route, file))));
-        steps.addAll(ofRoutes(Phase.GATHER));
+    private List<Step> gather() {
+        List<Step> steps = new ArrayList<>(tools());
+        steps.addAll(files());
+        working().forEach(route -> steps.addAll(own(route, Phase.GATHER)));
         return steps;
     }
 
-    /** What makes the bench ready at first comes ahead of the gates that ask for it. */
-    private List<SheetStep> prepare() {
-        List<SheetStep> steps = new ArrayList<>();
-        Map<Fact, SheetStep> asked = new LinkedHashMap<>();
-        for (int i = 0; i < plan.routes().size(); i++) {
-            Route route = plan.routes().get(i);
-            if (isFirst(i)) {
-                steps.addAll(own(route, Phase.PREPARE));
-            }
-            gates.early(i).forEach(gate -> ask(route, gate, Phase.PREPARE, asked));
+    /** What makes the bench ready before anything is done, then what the routes want prepared, then the first gates. */
+    private List<Step> prepare() {
+        List<Step> steps = new ArrayList<>();
+        for (int i = 0; i < plan.routes().size() && isHousekeepingUpTo(i); i++) {
+            steps.addAll(gates.before(i, Phase.PREPARE));
+            steps.addAll(own(plan.routes().get(i), Phase.PREPARE));
         }
-        steps.addAll(asked.values());
-        steps.addAll(ofRoutes(Phase.PREPARE));
+        List<Step> own = new ArrayList<>();
+        working().forEach(route -> own.addAll(own(route, Phase.PREPARE)));
+        steps.addAll(firstOfEach(own));
+        firstWork().ifPresent(first -> steps.addAll(gates.before(first, Phase.PREPARE)));
         return steps;
     }
 
-    /** Housekeeping after the first change is part of the doing. */
-    private List<SheetStep> work() {
-        List<SheetStep> steps = new ArrayList<>();
-        for (int i = 0; i < plan.routes().size(); i++) {
+    /** Route by route; housekeeping after the first change is part of the doing. */
+    private List<Step> work() {
+        List<Step> steps = new ArrayList<>();
+        int first = firstWork().orElse(plan.routes().size());
+        for (int i = first; i < plan.routes().size(); i++) {
             Route route = plan.routes().get(i);
-            Map<Fact, SheetStep> asked = new LinkedHashMap<>();
-            gates.late(i).forEach(gate -> ask(route, gate, Phase.DO, asked));
-            steps.addAll(asked.values());
-            if (!route.isHousekeeping()) {
+            if (i > first) {
+                steps.addAll(gates.before(i, Phase.DO));
+            }
+            if (route.isHousekeeping()) {
+                own(route, Phase.PREPARE)
+                        .forEach(step -> steps.add(step.with(step.line().in(Phase.DO))));
+            } else {
                 steps.addAll(own(route, Phase.DO));
-            } else if (!isFirst(i)) {
-                own(route, Phase.PREPARE).forEach(step -> steps.add(step.in(Phase.DO)));
+                steps.addAll(own(route, Phase.PROVE));
             }
         }
         return steps;
     }
 
-    private List<SheetStep> ofRoutes(Phase phase) {
-        return plan.routes().stream()
-                .filter(route -> !route.isHousekeeping())
-                .flatMap(route -> own(route, phase).stream())
-                .toList();
+    private List<Step> tidy() {
+        List<Step> all = new ArrayList<>();
+        working().forEach(route -> all.addAll(own(route, Phase.TIDY)));
+        return firstOfEach(all);
     }
 
-    /** Whether a route is housekeeping that is done before anything else. */
-    private boolean isFirst(int index) {
+    private List<Route> working() {
+        return plan.routes().stream().filter(route -> !route.isHousekeeping()).toList();
+    }
+
+    /** Whether a route and all before it only make the bench ready. */
+    private boolean isHousekeepingUpTo(int index) {
         return plan.routes().subList(0, index + 1).stream().allMatch(Route::isHousekeeping);
     }
 
-    private static void ask(Route route, Gate gate, Phase phase, Map<Fact, SheetStep> asked) {
-        asked.merge(gate.fact(), RunSheet.gateStep(route.name(), gate, phase), RunSheet::stricter);
+    /** The place of the first route that does anything to the phone. */
+    private Optional<Integer> firstWork() {
+        for (int i = 0; i < plan.routes().size(); i++) {
+            if (!plan.routes().get(i).isHousekeeping()) {
+                return Optional.of(i);
+            }
+        }
+        return Optional.empty();
     }
 
-    private static List<SheetStep> own(Route route, Phase phase) {
+    /** What two routes ask in the same words is asked once. */
+    private static List<Step> firstOfEach(List<Step> steps) {
+        Map<String, Step> first = new LinkedHashMap<>();
+        steps.forEach(step -> first.putIfAbsent(step.title() + '\n' + step.text(), step));
+        return List.copyOf(first.values());
+    }
+
+    private List<Step> own(Route route, Phase phase) {
+        RouteSteps steps = new RouteSteps(route);
         return route.steps().stream()
                 .filter(step -> step.phase() == phase)
-                .map(step -> new SheetStep("", route.name(), step, Optional.empty(), Optional.empty()))
+                .map(steps::step)
                 .toList();
     }
 
-    private static SheetStep gather(Route route, Route.NeededFile file) {
-        String text = file.hasDigest()
-                ? "Put it on the computer and drop it on the page Files: it is held against the route’s checksum there, to the byte."
-                : "Put it on the computer and drop it on the page Files. The route names no checksum for it, so take it from one place only.";
-        RouteStep step = RunSheet.plain(Phase.GATHER, file.role() + ": " + file.name(), text);
-        return new SheetStep("", route.name(), step, Optional.empty(), Optional.of(file));
-    }
-
-    /** A tool that several routes ask for in the same versions is fetched once. */
-    private Collection<SheetStep> tools() {
-        Map<Route.NeededTool, SheetStep> steps = new LinkedHashMap<>();
+    /** A file that several routes ask for is fetched once. */
+    private Collection<Step> files() {
+        Map<Route.NeededFile, Step> steps = new LinkedHashMap<>();
         plan.routes()
-                .forEach(route -> route.work().tools().forEach(tool -> steps.putIfAbsent(tool, gather(route, tool))));
+                .forEach(route -> route.work().files().forEach(file -> steps.putIfAbsent(file, fetch(route, file))));
         return steps.values();
     }
 
-    private static SheetStep gather(Route route, Route.NeededTool tool) {
-        String text = "Version: " + tool.versions() + ". Another version may call the same things by other names.";
-        String title = ("driver".equals(tool.kind()) ? "Driver: " : "Tool: ") + tool.name();
-        return new SheetStep(
-                "", route.name(), RunSheet.plain(Phase.GATHER, title, text), Optional.empty(), Optional.empty());
+    private static Step fetch(Route route, Route.NeededFile file) {
+        String text = file.hasDigest()
+                ? "Put it on the computer and drop it on the page Files: it is held against the route’s checksum there, to the byte."
+                : "Put it on the computer and drop it on the page Files. The route names no checksum for it, so take it from one place only.";
+        return new Step.Fetch(
+                line(route.name(), Phase.GATHER, file.role() + ": " + file.name(), text), Optional.of(file));
     }
 
-    private static List<SheetStep> numbered(Phase phase, List<SheetStep> steps) {
-        List<SheetStep> numbered = new ArrayList<>();
-        for (SheetStep step : steps) {
-            numbered.add(new SheetStep(
-                    RunSheet.id(phase, numbered.size() + 1), step.route(), step.detail(), step.gate(), step.file()));
-        }
-        return numbered;
+    /** A tool that several routes ask for in the same versions is fetched once. */
+    private Collection<Step> tools() {
+        Map<Route.NeededTool, Step> steps = new LinkedHashMap<>();
+        plan.routes()
+                .forEach(route -> route.work().tools().forEach(tool -> steps.putIfAbsent(tool, fetch(route, tool))));
+        return steps.values();
+    }
+
+    private static Step fetch(Route route, Route.NeededTool tool) {
+        String text = "Version: " + tool.versions() + ". Another version may call the same things by other names.";
+        String title = ("driver".equals(tool.kind()) ? "Driver: " : "Tool: ") + tool.name();
+        return new Step.Fetch(line(route.name(), Phase.GATHER, title, text), Optional.empty());
+    }
+
+    static Step.Ready ready(String route, Gate gate, Phase phase) {
+        String wanted = gate.atLeast().map(least -> "at least " + least).orElse(String.join(" or ", gate.is()));
+        return new Step.Ready(
+                line(route, phase, gate.fact().label() + ": " + wanted, gate.why()), gate, overridable(gate));
+    }
+
+    /** What keeps a phone from being ended for good is passed by nobody (our own choice). */
+    private static boolean overridable(Gate gate) {
+        boolean bootloader =
+                gate.fact() == Fact.BATTERY_PERCENT && gate.atLeast().orElse(0) >= PartitionClass.BOOTLOADER.battery();
+        return gate.fact() != Fact.MODEL && !bootloader;
+    }
+
+    static Step.Line line(String route, Phase phase, String title, String text) {
+        return new Step.Line("", phase, route, title, text);
+    }
+
+    static String id(Phase phase, int number) {
+        return phase.label().toLowerCase(Locale.ROOT) + "-" + number;
+    }
+
+    private static List<Step> numbered(List<Step> steps) {
+        Map<Phase, Integer> counts = new EnumMap<>(Phase.class);
+        return steps.stream()
+                .map(step -> step.with(id(step.phase(), counts.merge(step.phase(), 1, Integer::sum))))
+                .toList();
     }
 }

@@ -1,18 +1,14 @@
 package org.mobrak.core.logbook;
 
 import java.time.Instant;
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Aftermath;
-import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Ledger;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.job.Job;
-import org.mobrak.core.job.JournalEntry;
 
 /**
  * Everything on disk about one phone; intakes and jobs are in the order in which they came.
@@ -39,32 +35,19 @@ public record Dossier(PhoneRecord phone, List<Intake> intakes, List<SetAside> as
         }
     }
 
-    /** The readings of every text that was not taken back; those the user set aside are marked so. */
+    /** The readings of every text that was not taken back, those the user set aside marked so, and what jobs brought about. */
     public Ledger ledger() {
-        return new Ledger(counting().flatMap(this::readings).toList(), overwrites());
+        Stream<Reading> read = counting().flatMap(this::readings);
+        Stream<Reading> done = jobs.stream().flatMap(job -> job.readings().stream());
+        return new Ledger(Stream.concat(read, done).toList(), overwrites());
     }
 
-    /** Whatever way a job ended, once something was written the old values are nobody's any more. */
+    /** Once something was written the old values are nobody's any more; of a job that cannot be read nobody knows what it wrote. */
     private List<Ledger.Overwrite> overwrites() {
-        // Of a job that cannot be read nobody knows what it wrote.
         Stream<Ledger.Overwrite> lost =
                 unread.jobs().stream().map(at -> new Ledger.Overwrite(at, Aftermath.everything()));
-        Stream<Ledger.Overwrite> ended = jobs.stream()
-                .filter(Job::hasBegun)
-                .flatMap(job -> job.end().stream().map(end -> new Ledger.Overwrite(end.at(), written(job, end))));
-        return Stream.concat(lost, ended).toList();
-    }
-
-    /** Of a job that did not work, what it would have brought about is not known either. */
-    private static Set<Fact> written(Job job, JournalEntry end) {
-        Set<Fact> written = EnumSet.noneOf(Fact.class);
-        written.addAll(job.sheet().forgets());
-        if (end.kind() != JournalEntry.Kind.WORKED) {
-            job.sheet().effects().keySet().stream()
-                    .filter(fact -> !fact.changes())
-                    .forEach(written::add);
-        }
-        return written;
+        return Stream.concat(lost, jobs.stream().flatMap(job -> job.overwrites().stream()))
+                .toList();
     }
 
     /** What was wrong with the texts. */

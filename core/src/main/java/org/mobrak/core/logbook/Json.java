@@ -8,7 +8,6 @@ import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
 import java.util.List;
 import org.mobrak.core.identity.Finding;
-import org.mobrak.core.job.RunSheet;
 import org.mobrak.core.material.Material;
 
 /** Values that the logbook keeps whole in one column. */
@@ -28,8 +27,8 @@ final class Json {
         }
     }
 
-    static RunSheet sheet(String json) {
-        return read(json, new TypeReference<>() {});
+    static <T> T read(String json, Class<T> type) throws JsonProcessingException {
+        return MAPPER.readValue(json, type);
     }
 
     static List<Finding> findings(String json) {

@@ -18,8 +18,9 @@ import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.TypedReading;
 import org.mobrak.core.identity.reader.RawText;
+import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Job;
-import org.mobrak.core.job.JournalEntry;
+import org.mobrak.core.job.JobPlan;
 import org.mobrak.core.job.RunSheet;
 
 /** The drawer of phones and what happened to them. Every method that adds returns only when it is on disk. */
@@ -107,13 +108,22 @@ public final class Logbook {
     }
 
     private Job job(LogbookRows.JobRow row, List<Finding> unread) {
-        Legible<JournalEntry> journal = journal(row.id());
+        Legible<OldJob.Entry> journal = journal(row.id());
+        Legible<Event> events = events(row.id());
         unread.addAll(journal.told("journal line", ""));
-        return new Job(row.id(), row.phoneId(), Json.sheet(row.sheet()), row.startedAt(), journal.rows());
+        unread.addAll(events.told("event", ""));
+        JobJson.Start start = JobJson.start(row.sheet());
+        List<Event> all = Stream.concat(journal.rows().stream().map(OldJob.Entry::event), events.rows().stream())
+                .toList();
+        return new Job(row.id(), row.phoneId(), start.plan(), start.sheet(), row.startedAt(), all);
     }
 
-    private Legible<JournalEntry> journal(long job) {
+    private Legible<OldJob.Entry> journal(long job) {
         return Legible.of(() -> rows.journalNumbers(job), (first, last) -> rows.journal(job, first, last));
+    }
+
+    private Legible<Event> events(long job) {
+        return Legible.of(() -> rows.eventNumbers(job), (first, last) -> rows.events(job, first, last), JobJson::event);
     }
 
     /**
@@ -121,9 +131,14 @@ public final class Logbook {
      * either, at no time that has passed.
      */
     private Optional<Instant> lastKnown(long job) {
-        Legible<JournalEntry> journal = journal(job);
-        Optional<Instant> last = journal.rows().stream().map(JournalEntry::at).max(Comparator.naturalOrder());
-        return journal.unread().isEmpty() ? last : Optional.of(last.orElse(Instant.MAX));
+        Legible<OldJob.Entry> journal = journal(job);
+        Legible<Event> events = events(job);
+        Optional<Instant> last = Stream.concat(
+                        journal.rows().stream().map(OldJob.Entry::at),
+                        events.rows().stream().map(Event::at))
+                .max(Comparator.naturalOrder());
+        boolean all = journal.unread().isEmpty() && events.unread().isEmpty();
+        return all ? last : Optional.of(last.orElse(Instant.MAX));
     }
 
     /** Keeps a text with readings in it and gives its number. */
@@ -145,7 +160,7 @@ public final class Logbook {
     }
 
     private static Optional<Instant> lastEntry(LogbookRows rows, long phone) {
-        return Stream.of(rows.lastIntake(phone), rows.lastStart(phone), rows.lastJournal(phone))
+        return Stream.of(rows.lastIntake(phone), rows.lastStart(phone), rows.lastJournal(phone), rows.lastEvent(phone))
                 .flatMap(Optional::stream)
                 .flatMap(Logbook::legible)
                 .max(Comparator.naturalOrder());
@@ -202,28 +217,37 @@ public final class Logbook {
     }
 
     /** Starts a job; an {@link IllegalStateException} tells that one runs on this phone already. */
-    public Job start(PhoneRecord phone, RunSheet sheet, Instant at) {
+    public Job start(PhoneRecord phone, JobPlan plan, RunSheet sheet, Instant at) {
         if (dossier(phone).runningJob().isPresent()) {
             throw new IllegalStateException("A job runs on this phone already; finish or stop it first.");
         }
         Instant start = sequence.place(at, lastEntry(rows, phone.id()));
-        return new Job(rows.addJob(phone.id(), Json.write(sheet), start), phone.id(), sheet, start, List.of());
+        long id = rows.addJob(phone.id(), JobJson.write(plan, sheet), start);
+        return new Job(id, phone.id(), plan, sheet, start, List.of());
     }
 
-    /** Writes an entry into a job's journal. A job that worked also says what holds of the phone from now on. */
-    public Job record(Job job, JournalEntry now) {
-        JournalEntry entry = now.at(sequence.place(now.at(), lastEntry(rows, job.phoneId())));
-        jdbi.useTransaction(handle -> {
-            LogbookRows one = handle.attach(LogbookRows.class);
-            one.addEntry(job.id(), entry.at(), entry.kind(), entry.stepId(), entry.note());
-            if (entry.kind() == JournalEntry.Kind.WORKED) {
-                job.sheet().effects().forEach((fact, value) -> {
-                    String text = TypedReading.text(fact, value);
-                    one.addProof(job.phoneId(), job.id(), text, entry.at());
-                });
-            }
+    /** Writes down what happened in a job, all of it or nothing. */
+    public Job record(Job job, List<Event> happened) {
+        List<Event> placed = jdbi.inTransaction(handle -> {
+            LogbookRows together = handle.attach(LogbookRows.class);
+            Instant at = afterAll(happened.get(0).at(), lastEntry(together, job.phoneId()));
+            List<Event> all = happened.stream().map(event -> event.at(at)).toList();
+            all.forEach(event -> together.addEvent(job.id(), at, JobJson.write(event)));
+            return all;
         });
-        return job.with(entry);
+        return job.with(placed);
+    }
+
+    public Job record(Job job, Event happened) {
+        return record(job, List.of(happened));
+    }
+
+    /** What is read and what is done must not bear the same time, or nobody knows which came first. */
+    private Instant afterAll(Instant clock, Optional<Instant> last) {
+        Instant at = sequence.place(clock, last);
+        return last.filter(before -> !before.isBefore(at))
+                .map(before -> before.plusMillis(1))
+                .orElse(at);
     }
 
     public Optional<String> setting(String name) {

@@ -7,13 +7,12 @@ import org.jdbi.v3.sqlobject.config.RegisterConstructorMapper;
 import org.jdbi.v3.sqlobject.statement.GetGeneratedKeys;
 import org.jdbi.v3.sqlobject.statement.SqlQuery;
 import org.jdbi.v3.sqlobject.statement.SqlUpdate;
-import org.mobrak.core.job.JournalEntry;
 
 /** The logbook's SQL, statement by statement. */
 @RegisterConstructorMapper(PhoneRecord.class)
 @RegisterConstructorMapper(Intake.class)
 @RegisterConstructorMapper(SetAside.class)
-@RegisterConstructorMapper(JournalEntry.class)
+@RegisterConstructorMapper(OldJob.Entry.class)
 @RegisterConstructorMapper(LogbookRows.JobRow.class)
 interface LogbookRows {
 
@@ -45,10 +44,6 @@ interface LogbookRows {
             "INSERT INTO intake (phone_id, name, kind, text, findings, taken_at) VALUES (:phoneId, :name, :kind, :text, :findings, :at)")
     @GetGeneratedKeys
     long addIntake(long phoneId, String name, Intake.Kind kind, String text, String findings, Instant at);
-
-    @SqlUpdate(
-            "INSERT INTO intake (phone_id, name, kind, text, findings, taken_at, proved_by) VALUES (:phoneId, 'job', 'TYPED', :text, '[]', :at, :jobId)")
-    void addProof(long phoneId, long jobId, String text, Instant at);
 
     @SqlUpdate("UPDATE intake SET withdrawn_at = :at WHERE id = :id")
     void withdraw(long id, Optional<Instant> at);
@@ -82,13 +77,23 @@ interface LogbookRows {
 
     @SqlQuery(
             "SELECT at, kind, step_id, note FROM journal WHERE job_id = :jobId AND id BETWEEN :first AND :last ORDER BY id")
-    List<JournalEntry> journal(long jobId, long first, long last);
+    List<OldJob.Entry> journal(long jobId, long first, long last);
 
     @SqlQuery("SELECT id FROM journal WHERE job_id = :jobId ORDER BY id")
     List<Long> journalNumbers(long jobId);
 
-    @SqlUpdate("INSERT INTO journal (job_id, at, kind, step_id, note) VALUES (:jobId, :at, :kind, :stepId, :note)")
-    void addEntry(long jobId, Instant at, JournalEntry.Kind kind, Optional<String> stepId, String note);
+    @SqlQuery("SELECT event FROM event WHERE job_id = :jobId AND id BETWEEN :first AND :last ORDER BY id")
+    List<String> events(long jobId, long first, long last);
+
+    @SqlQuery("SELECT id FROM event WHERE job_id = :jobId ORDER BY id")
+    List<Long> eventNumbers(long jobId);
+
+    @SqlUpdate("INSERT INTO event (job_id, at, event) VALUES (:jobId, :at, :event)")
+    void addEvent(long jobId, Instant at, String event);
+
+    @SqlQuery(
+            "SELECT at FROM event WHERE job_id IN (SELECT id FROM job WHERE phone_id = :phoneId) ORDER BY id DESC LIMIT 1")
+    Optional<String> lastEvent(long phoneId);
 
     @SqlQuery("SELECT taken_at FROM intake WHERE phone_id = :phoneId ORDER BY id DESC LIMIT 1")
     Optional<String> lastIntake(long phoneId);

@@ -17,7 +17,7 @@ import org.mobrak.core.plan.Figure.Line;
  * How full the battery must be before a plan is begun: the highest gate of its routes, or what the work drains and a reserve,
  * whichever is more.
  */
-final class BatteryNeed {
+public final class BatteryNeed {
     /** Percent a minute with the screen on and in hand: a full battery lasts a little over three hours. Our own assumption. */
     private static final double IN_HAND = 0.5;
     /** Percent a minute while waiting. Our own assumption. */
@@ -28,16 +28,26 @@ final class BatteryNeed {
     private final Plan plan;
     private final Facts facts;
 
-    BatteryNeed(Plan plan, Facts facts) {
+    public BatteryNeed(Plan plan, Facts facts) {
         this.plan = plan;
         this.facts = facts;
+    }
+
+    /** Percent. */
+    public int percent() {
+        int gate = gates().mapToInt(BatteryNeed::percent).max().orElse(0);
+        return Math.max(gate, (int) Math.min(100, Math.ceil(drain() + RESERVE)));
+    }
+
+    private double drain() {
+        return IN_HAND * worked().handsOn() + WAITING * worked().waiting();
     }
 
     Figure figure() {
         List<Line> lines = new ArrayList<>();
         Optional<Gate> gate = gates().max(Comparator.comparing(BatteryNeed::percent));
         gate.ifPresent(most -> lines.add(new Line("Highest gate", percent(most) + " %: " + most.why())));
-        double drain = IN_HAND * worked().handsOn() + WAITING * worked().waiting();
+        double drain = drain();
         lines.add(new Line(
                 "Drain",
                 String.format(
@@ -47,8 +57,7 @@ final class BatteryNeed {
                         worked().waiting(),
                         drain,
                         RESERVE)));
-        int needed =
-                Math.max(gate.map(BatteryNeed::percent).orElse(0), (int) Math.min(100, Math.ceil(drain + RESERVE)));
+        int needed = percent();
         return new Figure(
                 "Battery",
                 needed + " %",

@@ -42,6 +42,25 @@ public record Limits(
         return Double.parseDouble(word.substring("minutes=".length()));
     }
 
+    /** The limits as the words by which they are added. */
+    public List<String> words() {
+        List<String> words = new ArrayList<>();
+        if (noDataLoss) {
+            words.add("no-data-loss");
+        }
+        if (noMarks) {
+            words.add("no-marks");
+        }
+        if (noBlownFuse) {
+            words.add("no-blown-fuse");
+        }
+        if (noMoney) {
+            words.add("no-money");
+        }
+        minutes.ifPresent(most -> words.add("minutes=%.0f".formatted(most)));
+        return words;
+    }
+
     /** The catalogue as it is to be searched: who must not lose data takes the light wipe wherever there is a choice. */
     Catalogue choosing(Catalogue catalogue) {
         return noDataLoss

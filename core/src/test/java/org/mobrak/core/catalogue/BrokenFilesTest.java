@@ -98,7 +98,7 @@ class BrokenFilesTest {
     /** What an alias stands for counts each time, one inside of itself is not known, and there may be only a few. */
     @Test
     void aliasesAreBounded() throws IOException {
-        String values = "a: &a [" + "x, ".repeat(90_000) + "x]\n";
+        String values = "a: &a [" + "x,\n ".repeat(90_000) + "x]\n";
         assertThat(read((values + "b: [*a, *a, *a]\n").getBytes(StandardCharsets.UTF_8))
                         .faults())
                 .extracting(Fault::what)

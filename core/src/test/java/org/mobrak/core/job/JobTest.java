@@ -39,27 +39,29 @@ class JobTest {
     private static final Facts FULL = facts("batteryPercent=64", "recovery=stock");
 
     @Test
-    void aRunSheetHasThePhasesInOrderAndTheStrictestGateOnce() {
+    void eachGateStandsDirectlyBeforeWhatNeedsIt() {
         RunSheet sheet = job().sheet();
         assertThat(sheet.steps())
-                .extracting(SheetStep::title)
+                .extracting(Step::title)
                 .containsExactly(
-                        "Battery percent: at least 50",
                         "lay it down",
+                        "Battery percent: at least 50",
                         "write it",
+                        "Battery percent: at least 50",
                         "install it",
                         "ask for root",
                         "sweep");
         assertThat(sheet.steps())
-                .extracting(SheetStep::id)
-                .containsExactly("prepare-1", "prepare-2", "do-1", "do-2", "prove-1", "tidy-1");
-        assertThat(sheet.effects()).containsEntry(Fact.ROOT, "permanent").containsEntry(Fact.RECOVERY, "custom");
+                .extracting(Step::id)
+                .containsExactly("prepare-1", "prepare-2", "do-1", "do-2", "do-3", "prove-1", "tidy-1");
+        assertThat(sheet.step("do-1").orElseThrow().changes().effects()).containsEntry(Fact.RECOVERY, "custom");
+        assertThat(sheet.step("do-3").orElseThrow().changes().effects()).containsEntry(Fact.ROOT, "permanent");
     }
 
     @Test
     void aGateOpensOnlyWithAGoodReading() {
         Job job = job();
-        SheetStep battery = job.sheet().steps().get(0);
+        Step battery = job.sheet().steps().get(1);
         assertThat(job.objectionToTick(battery, Facts.none()))
                 .hasValueSatisfying(why -> assertThat(why).contains("not known", "Status bar"));
         assertThat(job.objectionToTick(battery, LOW)).contains("Battery percent is 41; it must be 50 or more.");
@@ -69,9 +71,9 @@ class JobTest {
     @Test
     void nothingIsDoneToThePhoneBeforeEverythingIsPrepared() {
         Job job = job();
-        List<SheetStep> steps = job.sheet().steps();
+        List<Step> steps = job.sheet().steps();
         assertThat(job.objectionToTick(steps.get(2), FULL))
-                .hasValueSatisfying(why -> assertThat(why).contains("at least 50"));
+                .hasValueSatisfying(why -> assertThat(why).contains("lay it down"));
         assertThat(job.objectionToTick(steps.get(1), FULL))
                 .as("preparing goes in any order")
                 .isEmpty();
@@ -88,12 +90,12 @@ class JobTest {
     @Test
     void theJournalAloneSaysWhereAJobStands() {
         Job job = ticked(job(), 0, 1, 2);
-        SheetStep written = job.sheet().steps().get(2);
+        Step written = job.sheet().steps().get(2);
         assertThat(job.tickedCount()).isEqualTo(3);
-        job = job.with(JournalEntry.ofStep(NOW, JournalEntry.Kind.UNTICKED, written.id()));
+        job = job.with(List.of(new Event.Unticked(NOW, written.id())));
         assertThat(job.isTicked(written)).isFalse();
-        assertThat(job.journal()).hasSize(4);
-        job = job.with(JournalEntry.ofJob(NOW, JournalEntry.Kind.STOPPED, "rain"));
+        assertThat(job.events()).hasSize(4);
+        job = job.with(List.of(new Event.Ended(NOW, Event.End.STOPPED, "rain")));
         assertThat(job.objectionToTick(written, FULL)).contains("This job has ended.");
         assertThat(job.end()).hasValueSatisfying(end -> assertThat(end.note()).isEqualTo("rain"));
     }
@@ -102,22 +104,22 @@ class JobTest {
     @Test
     void aGateThatShutAgainKeepsTheWorkFromBeginning() {
         Job job = ticked(job(), 0, 1);
-        SheetStep write = job.sheet().steps().get(2);
+        Step write = job.sheet().steps().get(2);
         assertThat(job.objectionToTick(write, FULL)).isEmpty();
         assertThat(job.objectionToTick(write, LOW)).contains("Battery percent is 41; it must be 50 or more.");
         Gate asked = Gate.battery(Set.of(PartitionClass.SYSTEM, PartitionClass.BOOTLOADER), "a file")
                 .orElseThrow();
         Job strict = job.by(job.sheet().asking(asked, "a file"));
-        assertThat(strict.sheet().steps().get(0).title()).isEqualTo("Battery percent: at least 90");
-        assertThat(strict.isTicked(strict.sheet().steps().get(0))).isTrue();
+        assertThat(strict.sheet().steps().get(1).title()).isEqualTo("Battery percent: at least 90");
+        assertThat(strict.isTicked(strict.sheet().steps().get(1))).isTrue();
         assertThat(strict.objectionToTick(write, FULL)).contains("Battery percent is 64; it must be 90 or more.");
-        assertThat(ticked(strict, 2).objectionToTick(strict.sheet().steps().get(3), LOW))
-                .as("once begun, stopping halfway is worse")
-                .isEmpty();
+        assertThat(ticked(strict, 2).shutSince(LOW))
+                .as("once begun it warns")
+                .containsExactly("Battery percent is 41; it must be 90 or more.");
         Job begun = ticked(job, 2);
         assertThat(begun.by(strict.sheet())).isSameAs(begun);
         RunSheet more = job.sheet().asking(new Gate(Fact.CABLE, List.of("data"), Optional.empty(), "why"), "a file");
-        assertThat(more.of(Phase.PREPARE)).extracting(SheetStep::id).endsWith("prepare-3");
+        assertThat(more.of(Phase.PREPARE)).extracting(Step::id).endsWith("prepare-3");
         assertThat(more.of(Phase.DO)).isEqualTo(job.sheet().of(Phase.DO));
     }
 
@@ -126,14 +128,14 @@ class JobTest {
         Plan plan = Planner.plan(Goal.ROOT, catalogue, LOW, Optional.empty(), Limits.none())
                 .plans()
                 .get(0);
-        return new Job(1, 1, RunSheet.of(plan, catalogue, LOW), NOW, List.of());
+        return new Job(1, 1, JobPlan.unknown(), RunSheet.of(plan, catalogue, LOW), NOW, List.of());
     }
 
     private static Job ticked(Job job, int... steps) {
         Job standing = job;
         for (int step : steps) {
-            standing = standing.with(JournalEntry.ofStep(
-                    NOW, JournalEntry.Kind.TICKED, job.sheet().steps().get(step).id()));
+            standing = standing.with(
+                    List.of(new Event.Ticked(NOW, job.sheet().steps().get(step).id())));
         }
         return standing;
     }
@@ -152,12 +154,12 @@ class JobTest {
                 new Catalogue(List.of(), List.of(first, unlock, root)),
                 Facts.none());
         assertThat(sheet.of(Phase.PREPARE))
-                .extracting(SheetStep::title)
+                .extracting(Step::title)
                 .containsExactly("switch debugging", "Battery percent: at least 20");
         assertThat(sheet.of(Phase.DO))
-                .extracting(SheetStep::title)
-                .containsExactly("unlock it", "switch debugging", "root it");
-        assertThat(sheet.steps()).extracting(SheetStep::id).doesNotHaveDuplicates();
+                .extracting(Step::title)
+                .containsExactly("unlock it", "switch debugging", "Battery percent: at least 20", "root it");
+        assertThat(sheet.steps()).extracting(Step::id).doesNotHaveDuplicates();
         assertThat(sheet.title()).isEqualTo("Route unlock → Route root");
     }
 }

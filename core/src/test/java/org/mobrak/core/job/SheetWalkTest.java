@@ -9,6 +9,7 @@ import static org.mobrak.core.Sample.route;
 import java.io.IOException;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -61,23 +62,45 @@ class SheetWalkTest {
             this.catalogue = catalogue;
             this.plan = plan;
             this.truth = truth;
-            this.job = new Job(1, 1, sheet, NOW, List.of());
+            this.job = new Job(1, 1, JobPlan.unknown(), sheet, NOW, List.of());
         }
 
         void walk() {
-            for (SheetStep step : job.sheet().steps()) {
+            for (Step step : job.sheet().steps()) {
                 now = now.plusSeconds(60);
                 step.gate().ifPresent(gate -> ready(step, gate));
-                assertThat(job.objectionToTick(step, new Ledger(noted).facts()))
+                assertThat(job.objectionToTick(step, known()))
                         .as("%s: %s of %s", plan.title(), step.title(), step.route())
                         .isEmpty();
-                job = job.with(JournalEntry.ofStep(now, JournalEntry.Kind.TICKED, step.id()));
+                job = job.with(job.ticking(step, known(), now));
                 done(step);
             }
+            believed()
+                    .forEach((fact, value) -> assertThat(truth.value(fact))
+                            .as("%s: %s is believed to be %s", plan.title(), fact.key(), value)
+                            .contains(value));
+        }
+
+        private Facts known() {
+            return new Ledger(
+                            Stream.concat(noted.stream(), job.readings().stream())
+                                    .toList(),
+                            job.overwrites())
+                    .facts();
+        }
+
+        /** What is believed of the phone at the end, of what work changes. */
+        private Map<Fact, String> believed() {
+            Map<Fact, String> believed = new EnumMap<>(Fact.class);
+            Facts known = known();
+            Stream.of(Fact.values())
+                    .filter(fact -> fact != Fact.BATTERY_PERCENT)
+                    .forEach(fact -> known.value(fact).ifPresent(value -> believed.put(fact, value)));
+            return believed;
         }
 
         /** Looks, notes what is there, and makes it ready if that can be done as the phone is now. */
-        private void ready(SheetStep step, Gate gate) {
+        private void ready(Step step, Gate gate) {
             if (GateJudge.of(gate, truth).result() != Truth.YES) {
                 Route opener = catalogue.routes().stream()
                         .filter(Route::isHousekeeping)
@@ -100,8 +123,8 @@ class SheetWalkTest {
         }
 
         /** With its last step a route has done what it does. */
-        private void done(SheetStep step) {
-            List<SheetStep> steps = job.sheet().steps();
+        private void done(Step step) {
+            List<Step> steps = job.sheet().steps();
             boolean last = steps.subList(steps.indexOf(step) + 1, steps.size()).stream()
                     .noneMatch(later -> later.route().equals(step.route()) && later.phase() == step.phase());
             plan.routes().stream()
@@ -161,10 +184,8 @@ class SheetWalkTest {
                 .plans()
                 .get(0);
         RunSheet sheet = RunSheet.of(plan, catalogue, lantern);
-        List<String> work = sheet.of(Phase.DO).stream().map(SheetStep::title).toList();
-        assertThat(sheet.of(Phase.PREPARE))
-                .extracting(SheetStep::title)
-                .noneMatch(title -> title.contains("mage backup"));
+        List<String> work = sheet.of(Phase.DO).stream().map(Step::title).toList();
+        assertThat(sheet.of(Phase.PREPARE)).extracting(Step::title).noneMatch(title -> title.contains("mage backup"));
         assertThat(work.indexOf("Take an image backup"))
                 .isGreaterThan(work.indexOf("Start"))
                 .isLessThan(work.indexOf("Image backup: taken or verified"));
@@ -191,13 +212,13 @@ class SheetWalkTest {
         Plan plan = Planner.plan(Goal.ROOT, catalogue, ready, Optional.empty(), Limits.none())
                 .plans()
                 .get(0);
-        Job job = new Job(1, 1, RunSheet.of(plan, catalogue, ready), NOW, List.of());
-        for (SheetStep step : job.sheet().steps()) {
+        Job job = new Job(1, 1, JobPlan.unknown(), RunSheet.of(plan, catalogue, ready), NOW, List.of());
+        for (Step step : job.sheet().steps()) {
             if (step.phase() == Phase.PREPARE || step.title().equals("wipe it")) {
-                job = job.with(JournalEntry.ofStep(NOW.plusSeconds(60), JournalEntry.Kind.TICKED, step.id()));
+                job = job.with(List.of(new Event.Ticked(NOW.plusSeconds(60), step.id())));
             }
         }
-        SheetStep gate = job.sheet().of(Phase.DO).get(1);
+        Step gate = job.sheet().of(Phase.DO).get(1);
         assertThat(gate.title()).isEqualTo("USB debugging: on");
         assertThat(job.objectionToTick(gate, ready))
                 .hasValueSatisfying(why -> assertThat(why).contains("read before the last step"));

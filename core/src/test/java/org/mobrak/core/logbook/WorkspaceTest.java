@@ -7,16 +7,22 @@ import static org.mobrak.core.Sample.NOW;
 import static org.mobrak.core.Sample.route;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
+import java.sql.PreparedStatement;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -24,7 +30,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.catalogue.PartitionClass;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.StockCopy;
@@ -35,9 +44,11 @@ import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.TypedReading;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.identity.reader.TextIntake;
+import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Job;
-import org.mobrak.core.job.JournalEntry;
+import org.mobrak.core.job.JobPlan;
 import org.mobrak.core.job.RunSheet;
+import org.mobrak.core.job.Step;
 import org.mobrak.core.material.Forge;
 import org.mobrak.core.material.Inspection;
 import org.mobrak.core.material.Material;
@@ -80,10 +91,10 @@ class WorkspaceTest {
             PhoneRecord phone = logbook.addPhone("Hive “1” ; DROP TABLE phone", NOW);
             logbook.take(phone, TextIntake.pasted("[ro.product.model]: [KQ-T5]\n[ro.build.id]: [GR"), NOW);
             logbook.take(phone, TypedReading.parse("lock=locked", NOW));
-            job = logbook.start(phone, SHEET, NOW);
-            job = logbook.record(job, JournalEntry.ofStep(NOW, JournalEntry.Kind.TICKED, "do-1"));
+            job = logbook.start(phone, JobPlan.unknown(), SHEET, NOW);
+            job = logbook.record(job, new Event.Ticked(NOW, "do-1"));
             before = logbook.dossier(phone);
-            assertThatThrownBy(() -> logbook.start(phone, SHEET, NOW))
+            assertThatThrownBy(() -> logbook.start(phone, JobPlan.unknown(), SHEET, NOW))
                     .hasMessageContaining("runs on this phone already");
         }
         try (Workspace workspace = open(folder)) {
@@ -99,20 +110,141 @@ class WorkspaceTest {
         }
     }
 
+    /** What was done is done, whether the job goes on or stops. */
     @Test
-    void aJobThatWorkedSaysWhatHoldsFromThenOn() throws IOException {
+    void whatAStepBroughtAboutHoldsFromThenOn() throws IOException {
         try (Workspace workspace = open(folder)) {
             Logbook logbook = workspace.logbook();
             PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
             logbook.take(phone, TypedReading.parse("root=none", NOW));
-            Job failed = logbook.start(phone, SHEET, NOW);
-            logbook.record(failed, JournalEntry.ofJob(NOW.plusSeconds(5), JournalEntry.Kind.FAILED, "no grant"));
-            assertThat(logbook.dossier(phone).ledger().facts().value(Fact.ROOT)).contains("none");
-            Job worked = logbook.start(phone, SHEET, NOW.plusSeconds(6));
-            logbook.record(worked, JournalEntry.ofJob(NOW.plusSeconds(9), JournalEntry.Kind.WORKED, ""));
-            assertThat(logbook.dossier(phone).ledger().facts().value(Fact.ROOT)).contains("permanent");
-            assertThat(logbook.dossier(phone).jobs()).hasSize(2);
+            Step press = SHEET.of(Phase.DO).get(0);
+            Job job = logbook.start(phone, JobPlan.unknown(), SHEET, NOW);
+            job = logbook.record(job, new Event.Begun(NOW, press.id()));
+            assertThat(rootOf(logbook, phone))
+                    .as("while it is being done nobody knows")
+                    .isEmpty();
+            job = logbook.record(job, job.ticking(press, Facts.none(), NOW));
+            assertThat(rootOf(logbook, phone)).contains("permanent");
+            job = logbook.record(job, new Event.Unticked(NOW, press.id()));
+            assertThat(rootOf(logbook, phone))
+                    .as("nor after the tick was a mistake")
+                    .isEmpty();
+            job = logbook.record(job, job.ticking(press, Facts.none(), NOW));
+            logbook.record(job, new Event.Ended(NOW, Event.End.STOPPED, "rain"));
+            assertThat(rootOf(logbook, phone)).contains("permanent");
+            logbook.take(phone, TypedReading.parse("root=none", NOW.plusSeconds(60)));
+            assertThat(rootOf(logbook, phone)).as("a later reading").contains("none");
         }
+    }
+
+    private static Optional<String> rootOf(Logbook logbook, PhoneRecord phone) {
+        return logbook.dossier(phone).ledger().facts().value(Fact.ROOT);
+    }
+
+    /** The sheet is one that an earlier version wrote. */
+    @Test
+    void aJobFromBeforePlansWereKeptGoesOnAndItsEffectsHoldAtItsEnd() throws IOException, SQLException {
+        try (Workspace workspace = open(folder);
+                Connection connection = connect();
+                Statement statement = connection.createStatement()) {
+            Logbook logbook = workspace.logbook();
+            PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
+            logbook.take(phone, TypedReading.parse("kernelRelease=3.0.31-412", NOW));
+            try (PreparedStatement insert =
+                    connection.prepareStatement("INSERT INTO job VALUES (7, ?, ?, '2026-11-24T09:00:01Z')")) {
+                insert.setLong(1, phone.id());
+                insert.setString(2, golden("job-1.json"));
+                insert.execute();
+            }
+            statement.execute(
+                    "INSERT INTO journal VALUES (1, 7, '2026-11-24T09:00:02Z', 'TICKED', 'gather-1', ''), (2, 7, '2026-11-24T09:00:03Z', 'TICKED', 'do-1', '')");
+            Job job = logbook.dossier(phone).runningJob().orElseThrow();
+            assertThat(job.tickedCount()).isEqualTo(2);
+            assertThat(job.plan().isKnown()).isFalse();
+            for (Step step : job.sheet().steps()) {
+                job = job.isTicked(step) ? job : logbook.record(job, job.ticking(step, Facts.none(), NOW));
+            }
+            assertThat(rootOf(logbook, phone)).isEmpty();
+            logbook.record(job, new Event.Ended(NOW, Event.End.WORKED, ""));
+            Facts facts = logbook.dossier(phone).ledger().facts();
+            assertThat(facts.value(Fact.ROOT)).contains("permanent");
+            assertThat(facts.value(Fact.KERNEL_RELEASE)).contains("3.0.31-412root");
+        }
+    }
+
+    /** The form in which jobs are kept; a change of it must not make those on disk unreadable. */
+    @Test
+    void aJobIsWrittenAndReadInTheFormOfTheGoldenFile() throws IOException {
+        Step press = SHEET.of(Phase.DO).get(0);
+        JobPlan plan = new JobPlan(
+                "root",
+                Optional.of("exact"),
+                List.of("no-money"),
+                List.of(new JobPlan.PlannedRoute("app", "Route app", "00ff")),
+                Map.of(Fact.MODEL, "KQ-T5", Fact.ROOT, "none"));
+        List<Event> events = List.of(
+                new Event.Begun(NOW, press.id()),
+                new Event.SignMissed(NOW, press.id(), "The sign does not come"),
+                new Event.Ticked(NOW, press.id()),
+                new Event.EffectHeld(NOW, press.id(), Map.of(Fact.ROOT, "temporary")),
+                new Event.Unticked(NOW, press.id()),
+                new Event.Proved(NOW, "prove-1", 6),
+                new Event.ModeSeen(NOW, "recovery"),
+                new Event.Overridden(NOW, "prepare-1", "a new battery"),
+                new Event.Noted(NOW, press.id(), "warm"),
+                new Event.Photo(NOW, press.id(), "/photos/1.jpg", "ab"),
+                new Event.Paused(NOW, "rain"),
+                new Event.Resumed(NOW, "os"),
+                new Event.Ended(NOW, Event.End.WORKED, "well"));
+        RunSheet sheet = everyKindOfStep();
+        String written = Stream.concat(
+                        Stream.of(JobJson.write(plan, sheet)), events.stream().map(JobJson::write))
+                .collect(Collectors.joining("\n", "", "\n"));
+        assertThat(written).isEqualTo(golden("job-2.jsonl"));
+        assertThat(JobJson.start(written.lines().findFirst().orElseThrow()))
+                .isEqualTo(new JobJson.Start(2, plan, sheet));
+        assertThat(written.lines().skip(1).map(JobJson::event)).isEqualTo(events);
+    }
+
+    private static RunSheet everyKindOfStep() {
+        Optional<String> none = Optional.empty();
+        Step.Doing doing = new Step.Doing(
+                Optional.of("os"),
+                Optional.of("download"),
+                Optional.of(KeyChord.parse("hold volume-down + power until the warning; press volume-up")),
+                Optional.of("a warning"),
+                Optional.of(2),
+                Optional.of(5),
+                List.of(new Route.Remedy("nothing shows", "another cable")));
+        Step.Change change =
+                new Step.Change(Map.of(Fact.LOCK, "unlocked"), Set.of(Fact.LOCK, Fact.KERNEL_RELEASE), true);
+        Gate gate = new Gate(Fact.BATTERY_PERCENT, List.of(), Optional.of(50), "why");
+        return new RunSheet(
+                "All kinds",
+                List.of(
+                        new Step.Fetch(
+                                line("gather-1", Phase.GATHER),
+                                Optional.of(Sample.file(
+                                        "a.img",
+                                        Optional.of(7L),
+                                        none,
+                                        Optional.of(PartitionClass.KERNEL),
+                                        Optional.of(true),
+                                        Map.of(Fact.KERNEL_RELEASE, "3.4")))),
+                        new Step.Ready(line("prepare-1", Phase.PREPARE), gate, false),
+                        new Step.Act(line("do-1", Phase.DO), doing, List.of(PartitionClass.KERNEL), true, change),
+                        new Step.Prove(line("prove-1", Phase.PROVE), doing, Optional.of(4), change)),
+                Set.of(PartitionClass.KERNEL),
+                Optional.of("25.00 USD"),
+                Optional.of(change));
+    }
+
+    private static Step.Line line(String id, Phase phase) {
+        return new Step.Line(id, phase, "Route app", "title", "text");
+    }
+
+    private static String golden(String name) throws IOException {
+        return new String(WorkspaceTest.class.getResourceAsStream(name).readAllBytes(), StandardCharsets.UTF_8);
     }
 
     @Test
@@ -222,7 +354,7 @@ class WorkspaceTest {
         open(folder).close();
         try (Connection connection = connect();
                 Statement statement = connection.createStatement()) {
-            for (String later : List.of("stock_check", "stock_copy", "material", "set_aside")) {
+            for (String later : List.of("event", "stock_check", "stock_copy", "material", "set_aside")) {
                 statement.execute("DROP TABLE " + later);
             }
             statement.execute("ALTER TABLE phone DROP COLUMN withdrawn_at");
@@ -328,8 +460,8 @@ class WorkspaceTest {
             assertThat(logbook.dossier(phone).ledger().facts().isTorn(Fact.LOCK))
                     .as("what came at one time still contradicts itself")
                     .isTrue();
-            Job job = logbook.start(phone, SHEET, before);
-            logbook.record(job, JournalEntry.ofJob(before, JournalEntry.Kind.WORKED, ""));
+            Job job = logbook.start(phone, JobPlan.unknown(), SHEET, before);
+            logbook.record(job, new Event.Ended(before, Event.End.WORKED, ""));
             logbook.take(phone, TypedReading.parse("root=none", before.plusSeconds(1)));
             assertThat(logbook.dossier(phone).ledger().facts().value(Fact.ROOT)).contains("none");
         }
@@ -364,9 +496,9 @@ class WorkspaceTest {
             logbook.take(phone, TypedReading.parse("model=KQ-T5", NOW));
             logbook.take(phone, TypedReading.parse("root=none", NOW));
             long lost = logbook.take(phone, TypedReading.parse("lock=locked", NOW));
-            Job job = logbook.start(phone, SHEET, NOW);
+            Job job = logbook.start(phone, JobPlan.unknown(), SHEET, NOW);
             String step = SHEET.of(Phase.DO).get(0).id();
-            logbook.record(job, JournalEntry.ofStep(NOW.plusSeconds(5), JournalEntry.Kind.TICKED, step));
+            logbook.record(job, new Event.Ticked(NOW.plusSeconds(5), step));
             long large = logbook.take(phone, TypedReading.parse("cable=data", NOW));
             try (Connection connection = connect();
                     Statement statement = connection.createStatement()) {

@@ -19,10 +19,11 @@ import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.TypedReading;
 import org.mobrak.core.identity.reader.RawText;
 import org.mobrak.core.identity.reader.TextIntake;
+import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Job;
-import org.mobrak.core.job.JournalEntry;
+import org.mobrak.core.job.JobPlan;
 import org.mobrak.core.job.RunSheet;
-import org.mobrak.core.job.SheetStep;
+import org.mobrak.core.job.Step;
 import org.mobrak.core.logbook.Logbook;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.Workspace;
@@ -120,17 +121,19 @@ public final class DemoWorkspace {
     }
 
     private void work(PhoneRecord phone, DrawerFile.Done done, Instant then) {
-        Job job = logbook.start(
-                phone, RunSheet.of(plan(phone, done), catalogue, identity(phone).facts()), then);
+        Plan plan = plan(phone, done);
+        Facts before = identity(phone).facts();
+        JobPlan keeping = JobPlan.of(plan, Optional.empty(), List.of(), before);
+        Job job = logbook.start(phone, keeping, RunSheet.of(plan, catalogue, before), then);
         Instant at = then;
-        for (SheetStep step : job.sheet().steps()) {
+        for (Step step : job.sheet().steps()) {
             at = at.plus(PER_STEP);
             if (step.gate().isPresent()) {
                 logbook.take(phone, TypedReading.parse(opening(step.gate().get()), at));
             }
-            job = logbook.record(job, JournalEntry.ofStep(at, JournalEntry.Kind.TICKED, step.id()));
+            job = logbook.record(job, job.ticking(step, identity(phone).facts(), at));
         }
-        logbook.record(job, JournalEntry.ofJob(at.plus(PER_STEP), JournalEntry.Kind.WORKED, "Logs all night since."));
+        logbook.record(job, new Event.Ended(at.plus(PER_STEP), Event.End.WORKED, "Logs all night since."));
     }
 
     private Plan plan(PhoneRecord phone, DrawerFile.Done done) {

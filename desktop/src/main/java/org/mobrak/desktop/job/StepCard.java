@@ -1,58 +1,93 @@
 package org.mobrak.desktop.job;
 
 import java.util.Optional;
+import javafx.geometry.Orientation;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
-import org.mobrak.core.catalogue.Route.Gate;
-import org.mobrak.core.catalogue.Route.RouteStep;
 import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.fit.Truth;
-import org.mobrak.core.identity.Facts;
-import org.mobrak.core.job.Job;
-import org.mobrak.core.job.SheetStep;
+import org.mobrak.core.job.Step;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.TypedValue;
 import org.mobrak.desktop.session.Session;
 
-/** One step in full: what to do, what to see, how long to wait, and the tick. */
+/** One step, large enough to be read from a metre away: what to do, what to see, how long to wait, and the tick. */
 final class StepCard extends VBox {
     private final Session session;
+    private final Moment moment;
+    private final Button tick = new Button("Done", new FontIcon(Feather.CHECK));
+    private final Button begin = new Button("Begin", new FontIcon(Feather.PLAY));
+    private final TextField confirm = new TextField();
+    private Optional<WaitBar> waiting = Optional.empty();
+    private Optional<ChordScore> score = Optional.empty();
 
-    StepCard(Session session, Job job, SheetStep step, Facts facts) {
+    StepCard(Session session, Moment moment) {
         this.session = session;
+        this.moment = moment;
+        Step step = moment.step();
         getStyleClass().addAll("card", "step-card");
-        RouteStep detail = step.detail();
         Label title = Texts.wrapped(Texts.plain(step.title()));
         title.getStyleClass().add("step-heading");
         getChildren().addAll(Texts.soft(step.phase().label() + "  ·  " + step.route()), title);
-        if (detail.noReturn()) {
-            Label warning =
-                    Texts.wrapped(Texts.plain("From here there is no way back. Read the step to its end first."));
-            warning.getStyleClass().add("warning");
-            getChildren().add(warning);
+        if (step.hasNoReturn()) {
+            getChildren().add(warning("From here there is no way back. Read the step to its end first."));
         }
-        getChildren().add(Texts.wrapped(Texts.plain(detail.text())));
-        step.file()
-                .ifPresent(file -> file.digests()
-                        .forEach((name, sum) ->
-                                getChildren().addAll(Texts.soft(name), Texts.wrapped(Texts.exact(sum)))));
-        detail.mode().ifPresent(mode -> row("Mode", mode.replace('-', ' ')));
-        detail.keys().ifPresent(keys -> row("Hold", keys));
-        detail.sign().ifPresent(sign -> row("You should see", sign));
-        detail.normalUntil().ifPresent(normal -> row("Wait", waiting(normal, detail.worryAfter())));
-        detail.ifNot().ifPresent(otherwise -> row("If not", otherwise));
-        step.gate().ifPresent(gate -> gate(gate, facts, wantsReading(job, step, facts)));
-        tick(job, step, facts);
+        Label text = Texts.wrapped(Texts.plain(step.text()));
+        text.getStyleClass().add("step-text");
+        getChildren().add(text);
+        step.file().ifPresent(file -> {
+            getChildren().add(new CopyLine("File", file.name()));
+            file.digests().forEach((name, sum) -> getChildren().add(new CopyLine(name, sum)));
+        });
+        step.how().ifPresent(this::doing);
+        moment.gate().ifPresent(this::gate);
+        buttons();
+        step.how().ifPresent(how -> getChildren().add(new Remedies(session, moment, how)));
     }
 
-    private static String waiting(int normal, Optional<Integer> worry) {
-        return "Up to %d minutes is normal.".formatted(normal)
-                + worry.map(" Worry only after %d."::formatted).orElse("");
+    Moment moment() {
+        return moment;
+    }
+
+    static Label warning(String text) {
+        Label warning = Texts.wrapped(Texts.plain(text));
+        warning.getStyleClass().add("warning");
+        warning.setMaxWidth(Double.MAX_VALUE);
+        return warning;
+    }
+
+    private void doing(Step.Doing how) {
+        how.mode()
+                .ifPresent(mode -> row(
+                        "Mode", how.from().map(from -> words(from) + "  →  ").orElse("") + words(mode)));
+        if (!moment.ticked()) {
+            how.keys().map(ChordScore::new).ifPresent(drawn -> {
+                score = Optional.of(drawn);
+                getChildren().add(drawn);
+            });
+        }
+        how.sign().ifPresent(sign -> {
+            row("You should see", sign);
+            getChildren().get(getChildren().size() - 1).getStyleClass().add("step-sign");
+        });
+        how.normalMinutes().ifPresent(normal -> {
+            WaitBar bar = new WaitBar(session::now, normal, how.worryMinutes(), moment.begun());
+            waiting = Optional.of(bar);
+            getChildren().add(bar);
+        });
+    }
+
+    private static String words(String mode) {
+        return mode.equals("os") ? "started up" : mode.replace('-', ' ');
     }
 
     private void row(String name, String text) {
@@ -63,46 +98,104 @@ final class StepCard extends VBox {
         getChildren().add(row);
     }
 
-    /** A gate that is not open, or that was read too early, wants a reading. */
-    private static boolean wantsReading(Job job, SheetStep step, Facts facts) {
-        return !job.isTicked(step) && job.objectionToTick(step, facts).isPresent();
-    }
-
-    private void gate(Gate gate, Facts facts, boolean wanted) {
-        GateJudge judged = GateJudge.of(gate, facts);
+    private void gate(GateJudge judged) {
         HBox line = new HBox(Sign.of(judged.result()), Texts.wrapped(Texts.plain(judged.sentence())));
         line.getStyleClass().add("signed-line");
         getChildren().add(line);
+        if (moment.overridden().isPresent()) {
+            row("Passed because", moment.overridden().get());
+            return;
+        }
+        boolean wanted = !moment.ticked() && moment.objection().isPresent();
         if (wanted || judged.result() == Truth.UNKNOWN) {
-            getChildren().add(new TypedValue("gate-value", gate.fact(), session::takeTyped));
+            getChildren()
+                    .add(new TypedValue(
+                            "gate-value", moment.step().gate().orElseThrow().fact(), session::takeTyped));
+        }
+        if (wanted && moment.mayPass()) {
+            getChildren().add(passing());
         }
     }
 
-    private void tick(Job job, SheetStep step, Facts facts) {
-        HBox buttons = new HBox();
+    private HBox passing() {
+        TextField reason = new TextField();
+        reason.setId("override-reason");
+        reason.setPromptText("Go on without it? Say why; it is kept with the job");
+        HBox.setHgrow(reason, Priority.ALWAYS);
+        Button pass = new Button("Go on without it");
+        pass.setId("override");
+        pass.disableProperty().bind(reason.textProperty().map(String::isBlank));
+        pass.setOnAction(press -> session.override(moment.step(), reason.getText()));
+        HBox passing = new HBox(reason, pass);
+        passing.getStyleClass().add("typing");
+        return passing;
+    }
+
+    private void buttons() {
+        FlowPane buttons = new FlowPane(Orientation.HORIZONTAL);
         buttons.getStyleClass().add("buttons");
-        if (job.isTicked(step)) {
+        if (moment.ticked()) {
             Button untick = new Button("Take the tick back");
             untick.setId("untick");
-            untick.setDisable(job.objectionToUntick(step).isPresent());
-            untick.setOnAction(press -> session.untick(step));
+            untick.setDisable(moment.objection().isPresent());
+            untick.setOnAction(press -> session.untick(moment.step()));
             buttons.getChildren().add(untick);
-            job.objectionToUntick(step).ifPresent(why -> buttons.getChildren().add(Texts.wrapped(Texts.soft(why))));
         } else {
-            Optional<String> objection = job.objectionToTick(step, facts);
-            Button done = new Button("Done", new FontIcon(Feather.CHECK));
-            done.setId("tick");
-            done.getStyleClass().add("do-this");
-            done.setDisable(objection.isPresent());
-            done.setOnAction(press -> session.tick(step));
-            buttons.getChildren().add(done);
-            boolean told = step.gate()
-                    .map(gate -> GateJudge.of(gate, facts).sentence())
-                    .equals(objection);
-            if (!told) {
-                objection.ifPresent(why -> buttons.getChildren().add(Texts.wrapped(Texts.soft(why))));
+            moment.confirmation().ifPresent(this::confirming);
+            Button first = moment.wantsBeginning() ? begin : tick;
+            first.getStyleClass().add("do-this");
+            begin.setId("begin");
+            begin.setOnAction(press -> session.begin(moment.step(), confirm.getText()));
+            tick.setId("tick");
+            tick.setOnAction(press -> session.tick(moment.step(), confirm.getText()));
+            if (moment.wantsBeginning()) {
+                buttons.getChildren().add(begin);
             }
+            buttons.getChildren().add(tick);
+            allow();
+            confirm.textProperty().addListener((property, old, text) -> allow());
         }
+        boolean told = moment.gate().map(GateJudge::sentence).equals(moment.objection());
         getChildren().add(buttons);
+        if (!told) {
+            moment.objection().ifPresent(why -> getChildren().add(Texts.wrapped(Texts.soft(why))));
+        }
+    }
+
+    private void confirming(String word) {
+        confirm.setId("confirm");
+        confirm.setPromptText(word);
+        Label ask = Texts.wrapped(Texts.plain("To confirm, read the model number from the phone and type it: " + word));
+        ask.getStyleClass().add("step-confirm");
+        getChildren().addAll(ask, confirm);
+    }
+
+    private void allow() {
+        boolean confirmed = moment.confirmation()
+                .map(word -> word.equalsIgnoreCase(confirm.getText().strip()))
+                .orElse(true);
+        begin.setDisable(moment.objection().isPresent() || !confirmed);
+        tick.setDisable(moment.objection().isPresent() || !confirmed);
+    }
+
+    /** What the space bar does. */
+    void goOn() {
+        Button first = moment.wantsBeginning() ? begin : tick;
+        if (!moment.ticked() && !first.isDisabled()) {
+            first.fire();
+        }
+    }
+
+    /** It is no longer shown; whatever counts in it stops. */
+    void leave() {
+        waiting.ifPresent(WaitBar::stop);
+        score.ifPresent(ChordScore::stop);
+    }
+
+    /** What is wide enough to be read beside a phone. */
+    static Region spacer() {
+        Region spacer = new Region();
+        HBox.setHgrow(spacer, Priority.ALWAYS);
+        return spacer;
     }
 }

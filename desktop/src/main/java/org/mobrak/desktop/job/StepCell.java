@@ -34,7 +34,7 @@ final class StepCell extends ListCell<StepRow> {
         HBox.setHgrow(title, Priority.ALWAYS);
         HBox drawn = new HBox(peg, title);
         drawn.getStyleClass().add("fact-row");
-        if (line.step().detail().noReturn()) {
+        if (line.step().hasNoReturn()) {
             Label mark = Texts.plain("no way back");
             mark.getStyleClass().add("no-return");
             mark.setMinWidth(USE_PREF_SIZE);

@@ -2,9 +2,8 @@ package org.mobrak.desktop.logbook;
 
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
-import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -13,9 +12,9 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.mobrak.core.fit.Truth;
+import org.mobrak.core.identity.Reading;
+import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Job;
-import org.mobrak.core.job.JournalEntry;
-import org.mobrak.core.job.SheetStep;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
@@ -69,12 +68,12 @@ public final class LogbookPage implements View {
         }
 
         private HBox drawn(PastJob past) {
-            JournalEntry end = past.job().end().orElseThrow();
+            Event.Ended end = past.job().end().orElseThrow();
             VBox lines = new VBox(
                     named(past.phone().nickname()),
                     Texts.plain(past.job().sheet().title()),
-                    Texts.soft(end.kind().word() + "  ·  " + minute.format(end.at())));
-            HBox drawn = new HBox(Sign.of(result(end.kind())), lines);
+                    Texts.soft(end.end().word() + "  ·  " + minute.format(end.at())));
+            HBox drawn = new HBox(Sign.of(result(end.end())), lines);
             drawn.getStyleClass().add("route-row");
             drawn.prefWidthProperty().bind(getListView().widthProperty().subtract(40));
             return drawn;
@@ -87,8 +86,8 @@ public final class LogbookPage implements View {
         }
     }
 
-    private static Truth result(JournalEntry.Kind kind) {
-        return switch (kind) {
+    private static Truth result(Event.End end) {
+        return switch (end) {
             case WORKED -> Truth.YES;
             case FAILED -> Truth.NO;
             default -> Truth.UNKNOWN;
@@ -105,18 +104,20 @@ public final class LogbookPage implements View {
     }
 
     private Card result(PastJob past) {
-        JournalEntry end = past.job().end().orElseThrow();
-        String effects = past.job().sheet().effects().entrySet().stream()
+        Event.Ended end = past.job().end().orElseThrow();
+        String effects = past.job().readings().stream()
+                .collect(Collectors.toMap(Reading::fact, Reading::value, (earlier, later) -> later, TreeMap::new))
+                .entrySet()
+                .stream()
                 .map(effect -> effect.getKey().label() + ": " + effect.getValue())
-                .sorted()
                 .collect(Collectors.joining("; "));
         Card card = new Card(
-                past.phone().nickname() + ": " + end.kind().word(),
+                past.phone().nickname() + ": " + end.end().word(),
                 Texts.wrapped(Texts.plain(past.job().sheet().title())),
                 Texts.wrapped(Texts.soft(
                         "From " + minute.format(past.job().startedAt()) + " to " + minute.format(end.at()))));
-        if (end.kind() == JournalEntry.Kind.WORKED) {
-            card.getChildren().add(Texts.wrapped(Texts.plain("Since then: " + effects + ".")));
+        if (!effects.isEmpty()) {
+            card.getChildren().add(Texts.wrapped(Texts.plain("Brought about: " + effects + ".")));
         }
         if (!end.note().isBlank()) {
             card.getChildren().add(Texts.wrapped(Texts.plain("Note: " + end.note())));
@@ -128,23 +129,12 @@ public final class LogbookPage implements View {
         VBox lines = new VBox();
         lines.getStyleClass().add("lines");
         DateTimeFormatter time = DateTimeFormatter.ofPattern("HH:mm:ss").withZone(zone);
-        for (JournalEntry entry : job.journal()) {
-            HBox line = new HBox(Texts.exact(time.format(entry.at())), Texts.wrapped(Texts.plain(said(job, entry))));
+        for (Event event : job.events()) {
+            HBox line = new HBox(
+                    Texts.exact(time.format(event.at())), Texts.wrapped(Texts.plain(EventWords.of(job, event))));
             line.getStyleClass().add("signed-line");
             lines.getChildren().add(line);
         }
         return new Card("Journal", lines);
-    }
-
-    private static String said(Job job, JournalEntry entry) {
-        Optional<String> title = entry.stepId().flatMap(id -> title(job.sheet().steps(), id));
-        return entry.kind().word() + title.map(step -> ": " + step).orElse("");
-    }
-
-    private static Optional<String> title(List<SheetStep> steps, String id) {
-        return steps.stream()
-                .filter(step -> step.id().equals(id))
-                .map(SheetStep::title)
-                .findFirst();
     }
 }

@@ -1,5 +1,6 @@
 package org.mobrak.desktop.session;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
@@ -26,7 +27,7 @@ import org.mobrak.core.identity.build.Overlay;
 import org.mobrak.core.identity.build.Ruler;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.RunSheet;
-import org.mobrak.core.job.SheetStep;
+import org.mobrak.core.job.Step;
 import org.mobrak.core.logbook.Dossier;
 import org.mobrak.core.material.Material;
 import org.mobrak.core.material.PartitionNames;
@@ -51,6 +52,7 @@ import org.mobrak.core.plan.WayBack;
  * @param fits every route but housekeeping, held against the phone
  * @param dossier all that is on disk of it; the running job's sheet is as strict as its files ask for
  * @param otherBuilds build numbers worth laying over the phone's own: those the routes for this model know, and older readings
+ * @param asksMode whether nobody can say in what state the phone is: the work rested, or the program began anew amid it
  * @param gathering what the running job needs on the bench; without one, the first plan
  */
 public record Desk(
@@ -63,7 +65,8 @@ public record Desk(
         List<String> otherBuilds,
         Catalogue catalogue,
         Stock stock,
-        Optional<Gathering> gathering) {
+        Optional<Gathering> gathering,
+        boolean asksMode) {
 
     /**
      * What lies ready for the phone.
@@ -86,7 +89,7 @@ public record Desk(
         }
     }
 
-    static Desk of(Dossier dossier, Catalogue catalogue, Wish wish, Stock found) {
+    static Desk of(Dossier dossier, Catalogue catalogue, Wish wish, Stock found, Instant opened) {
         Identity identity = Identity.of(catalogue, dossier.ledger(), dossier.findings());
         Planner.Answer answer = Planner.plan(wish.goal(), catalogue, identity.facts(), wish.school(), wish.limits());
         Stock stock = found.by(PartitionNames.of(known(catalogue, identity.facts())));
@@ -110,7 +113,19 @@ public record Desk(
                 otherBuilds(catalogue, identity),
                 catalogue,
                 stock,
-                gathering);
+                gathering,
+                dossier.runningJob().filter(job -> asksMode(job, opened)).isPresent());
+    }
+
+    private static boolean asksMode(Job job, Instant opened) {
+        boolean begunBefore =
+                job.hasBegun() && job.events().get(job.events().size() - 1).at().isBefore(opened);
+        return begunBefore || job.state().resting().isPresent();
+    }
+
+    /** What is typed before a step without a way back: the phone's model number. */
+    public String confirmation() {
+        return JobEdits.confirmation(this);
     }
 
     /** One of the phone's build strings with another laid over it; empty where the other is of no such form. */
@@ -163,7 +178,7 @@ public record Desk(
         Optional<Job> job = dossier.runningJob();
         Set<String> ticked = job.stream()
                 .flatMap(running -> running.sheet().steps().stream().filter(running::isTicked))
-                .map(SheetStep::id)
+                .map(Step::id)
                 .collect(Collectors.toSet());
         return job.map(Job::sheet).or(() -> sheet).map(list -> Gathering.of(list, ticked, against, stock.kept()));
     }

@@ -3,6 +3,7 @@ package org.mobrak.desktop.session;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.HashMap;
 import java.util.List;
@@ -10,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import javafx.application.Platform;
 import javafx.beans.property.ReadOnlyObjectProperty;
@@ -18,8 +20,8 @@ import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.reader.TextIntake;
-import org.mobrak.core.job.JournalEntry;
-import org.mobrak.core.job.SheetStep;
+import org.mobrak.core.job.Event;
+import org.mobrak.core.job.Step;
 import org.mobrak.core.logbook.Intake;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.plan.Goal;
@@ -63,6 +65,11 @@ public final class Session implements AutoCloseable {
         this.link = link;
         this.clock = clock;
         this.files = new FileDesk(labour, () -> bench, folder, clock);
+    }
+
+    /** The time by which events are written down. */
+    public Instant now() {
+        return clock.instant();
     }
 
     /** What the window shows; null until the workspace is open. */
@@ -217,21 +224,63 @@ public final class Session implements AutoCloseable {
 
     /** Writes the run sheet of a plan and starts the job. */
     public void start(Plan plan) {
-        change("Writing the run sheet", () -> bench.start(plan));
+        change("Writing the run sheet", () -> bench.start(plan, wish()));
+    }
+
+    /**
+     * Sets to work on a step; from then on what it writes is not known until it is done.
+     *
+     * @param typed the phone's model number, where there is no way back from the step
+     */
+    public void begin(Step step, String typed) {
+        change("Beginning a step", () -> bench.jobs().begin(step, typed, wish()));
     }
 
     /** Ticks a step, if it may be ticked; the snapshot shows it only when it is on disk. */
-    public void tick(SheetStep step) {
-        change("Noting the tick", () -> bench.tick(step, wish()));
+    public void tick(Step step, String typed) {
+        change("Noting the tick", () -> bench.jobs().tick(step, typed, wish()));
     }
 
-    public void untick(SheetStep step) {
-        change("Taking the tick back", () -> bench.untick(step));
+    /** Ticks a step from which there is a way back. */
+    public void tick(Step step) {
+        tick(step, "");
+    }
+
+    public void untick(Step step) {
+        change("Taking the tick back", () -> bench.jobs().untick(step, wish()));
+    }
+
+    /** Passes a gate that is not open, for a reason that is kept. */
+    public void override(Step step, String reason) {
+        change("Passing a gate", () -> bench.jobs().override(step, reason, wish()));
+    }
+
+    /** The sign of a step did not come; empty where nothing else is known of what was seen. */
+    public void missed(Step step, String instead) {
+        note(at -> new Event.SignMissed(at, step.id(), instead));
+    }
+
+    /** Keeps a note with a step. */
+    public void note(Step step, String text) {
+        note(at -> new Event.Noted(at, step.id(), text.strip()));
+    }
+
+    public void pause(String why) {
+        note(at -> new Event.Paused(at, why.strip()));
+    }
+
+    /** Goes on, with the phone in a mode that was looked up. */
+    public void resume(String mode) {
+        note(at -> new Event.Resumed(at, mode));
+    }
+
+    private void note(Function<Instant, Event> event) {
+        change("Noting what happened", () -> bench.jobs().note(event, wish()));
     }
 
     /** Ends the job on the desk; it goes to the logbook for good. */
-    public void end(JournalEntry.Kind kind, String note) {
-        telling("Closing the job", () -> bench.end(kind, note));
+    public void end(Event.End end, String note) {
+        telling("Closing the job", () -> bench.jobs().end(end, note, wish()));
     }
 
     /** Remembers how the desk was left. */

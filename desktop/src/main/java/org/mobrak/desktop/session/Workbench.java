@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.mobrak.core.catalogue.Catalogue;
@@ -17,7 +18,6 @@ import org.mobrak.core.catalogue.Difference;
 import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.gather.Kept;
-import org.mobrak.core.gather.Standing;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Finding;
@@ -25,10 +25,8 @@ import org.mobrak.core.identity.check.PhoneSorting;
 import org.mobrak.core.identity.check.PhoneSorting.Heap;
 import org.mobrak.core.identity.reader.RawText;
 import org.mobrak.core.identity.reader.TextIntake;
-import org.mobrak.core.job.Job;
-import org.mobrak.core.job.JournalEntry;
+import org.mobrak.core.job.JobPlan;
 import org.mobrak.core.job.RunSheet;
-import org.mobrak.core.job.SheetStep;
 import org.mobrak.core.logbook.Dossier;
 import org.mobrak.core.logbook.Logbook;
 import org.mobrak.core.logbook.PhoneRecord;
@@ -53,6 +51,8 @@ final class Workbench implements AutoCloseable {
     private final PhoneLink link;
     private final Clock clock;
     private final UndoStack undo = new UndoStack();
+    private final JobEdits jobs;
+    private final Instant opened;
     private final Map<Long, Dossier> dossiers = new HashMap<>();
     private final Map<Long, DrawerEntry> entries = new HashMap<>();
     /** Only another program makes rows that cannot be read, so once is enough. */
@@ -65,8 +65,10 @@ final class Workbench implements AutoCloseable {
         this.shelf = new Shelf(workspace);
         this.bin = new Bin(workspace.logbook().materials(), undo);
         this.readings = new ReadingEdits(workspace.logbook(), undo, this::phone, this::now);
+        this.jobs = new JobEdits(workspace.logbook(), undo, this::desk, this::now);
         this.link = link;
         this.clock = clock;
+        this.opened = clock.instant();
         this.unread = logbook().unread();
         String last = logbook().setting(LAST_PHONE).orElse("");
         List<PhoneRecord> phones = logbook().phones();
@@ -212,8 +214,14 @@ final class Workbench implements AutoCloseable {
         return new Notice(false, count + " taken. Undo puts everything back as it was.");
     }
 
-    void start(Plan plan) {
-        logbook().start(phone(), RunSheet.of(plan, catalogue(), identity().facts()), now());
+    void start(Plan plan, Desk.Wish wish) {
+        Facts facts = identity().facts();
+        JobPlan keeping = JobPlan.of(
+                plan,
+                wish.school().map(school -> school.name().toLowerCase(Locale.ROOT)),
+                wish.limits().words(),
+                facts);
+        logbook().start(phone(), keeping, RunSheet.of(plan, catalogue(), facts), now());
         undo.forget();
     }
 
@@ -245,45 +253,13 @@ final class Workbench implements AutoCloseable {
         return bin.register(phone(), file, covers, facts.value(Fact.MODEL).orElse(""), build, now());
     }
 
-    void tick(SheetStep step, Desk.Wish wish) {
-        Desk desk = desk(dossier(), wish);
-        Job job = running(desk.dossier());
-        refuse(job.objectionToTick(step, desk.identity().facts()).or(() -> objectionOfBench(step, desk)));
-        log(job, JournalEntry.Kind.TICKED, step);
-        undo.did(new UndoStack.Step(
-                "tick “" + step.title() + "”",
-                () -> log(job, JournalEntry.Kind.UNTICKED, step),
-                () -> log(job, JournalEntry.Kind.TICKED, step)));
+    JobEdits jobs() {
+        return jobs;
     }
 
-    /** A step that gathers a file is not ticked while the file that was taken for it is wrong. */
-    private static Optional<String> objectionOfBench(SheetStep step, Desk desk) {
-        return desk.gathering(Optional.empty())
-                .flatMap(list -> list.of(step.id()))
-                .filter(item -> item.standing() == Standing.WRONG)
-                .map(item -> "The file on the bench is wrong: " + item.reason());
-    }
-
-    void untick(SheetStep step) {
-        Job job = runningJob();
-        refuse(job.objectionToUntick(step));
-        log(job, JournalEntry.Kind.UNTICKED, step);
-    }
-
-    private static void refuse(Optional<String> objection) {
-        objection.ifPresent(why -> {
-            throw new IllegalStateException(why);
-        });
-    }
-
-    private void log(Job job, JournalEntry.Kind kind, SheetStep step) {
-        logbook().record(job, JournalEntry.ofStep(now(), kind, step.id()));
-    }
-
-    Notice end(JournalEntry.Kind kind, String note) {
-        logbook().record(runningJob(), JournalEntry.ofJob(now(), kind, note.strip()));
-        undo.forget();
-        return new Notice(false, "The job is in the logbook.");
+    /** The phone on the desk as it is shown, for whoever must judge by it. */
+    private Desk desk(Desk.Wish wish) {
+        return desk(dossier(), wish);
     }
 
     /** Everything as it stands on disk now. */
@@ -312,7 +288,7 @@ final class Workbench implements AutoCloseable {
 
     private Desk desk(Dossier dossier, Desk.Wish wish) {
         Desk.Stock stock = new Desk.Stock(bin.kept(), bin.copies(dossier.phone()));
-        return Desk.of(dossier, catalogue(), wish, stock);
+        return Desk.of(dossier, catalogue(), wish, stock, opened);
     }
 
     /** Only the phone on the desk changes; the others are as they were when they last lay there. */
@@ -352,14 +328,6 @@ final class Workbench implements AutoCloseable {
 
     private Dossier dossier() {
         return logbook().dossier(phone());
-    }
-
-    private Job runningJob() {
-        return running(dossier());
-    }
-
-    private static Job running(Dossier dossier) {
-        return dossier.runningJob().orElseThrow(() -> new IllegalStateException("No job runs on this phone."));
     }
 
     Instant now() {

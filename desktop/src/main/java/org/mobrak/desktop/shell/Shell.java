@@ -36,7 +36,7 @@ import org.mobrak.core.identity.Fact;
 import org.mobrak.desktop.catalogue.CataloguePage;
 import org.mobrak.desktop.fit.WaysPage;
 import org.mobrak.desktop.identity.ReadingsPage;
-import org.mobrak.desktop.job.SheetPage;
+import org.mobrak.desktop.job.RunPage;
 import org.mobrak.desktop.logbook.LogbookPage;
 import org.mobrak.desktop.material.FilesPage;
 import org.mobrak.desktop.parts.Texts;
@@ -71,7 +71,7 @@ public final class Shell {
         pages.put(Stage.READINGS, readings);
         pages.put(Stage.WAYS, new WaysPage(session, choice));
         pages.put(Stage.FILES, new FilesPage(session, choice));
-        pages.put(Stage.RUN_SHEET, new SheetPage(session));
+        pages.put(Stage.RUN_SHEET, new RunPage(session));
         pages.put(Stage.LOGBOOK, new LogbookPage(zone));
         pages.put(Stage.CATALOGUE, new CataloguePage(session));
         drawer = new Drawer(session, foot());

@@ -1,0 +1,109 @@
+package org.mobrak.core.job;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.mobrak.core.catalogue.Aftermath;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.catalogue.Route.Gate;
+import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
+import org.mobrak.core.plan.BatteryNeed;
+import org.mobrak.core.plan.Plan;
+
+/**
+ * Which gates stand directly before each route of a plan. What was made sure of once is not asked again, unless a route between
+ * may have changed it, more is asked, or it goes down by itself.
+ */
+final class SheetGates {
+    /** It goes down with every minute, so each write asks anew. */
+    private static final Set<Fact> GOES_DOWN = Set.of(Fact.BATTERY_PERCENT);
+
+    private final Map<Integer, List<Gate>> gates = new HashMap<>();
+    private final Plan plan;
+
+    SheetGates(Plan plan, Catalogue catalogue, Facts facts) {
+        this.plan = plan;
+        Map<Fact, Gate> sure = new EnumMap<>(Fact.class);
+        Facts here = facts;
+        boolean written = false;
+        for (int i = 0; i < plan.routes().size(); i++) {
+            Route route = plan.routes().get(i);
+            List<Gate> before = new ArrayList<>(asked(route, facts, i));
+            boolean firstWrite = route.writesPartitions() && !written;
+            before.removeIf(gate -> isSure(gate, sure, route));
+            before.forEach(gate -> sure.put(gate.fact(), gate));
+            if (firstWrite) {
+                facts.value(Fact.MODEL).map(SheetGates::sameModel).ifPresent(before::add);
+            }
+            gates.put(i, before);
+            written |= route.writesPartitions();
+            Map<Fact, Optional<String>> after = Aftermath.of(route, here);
+            after.keySet().forEach(sure::remove);
+            here = here.after(after);
+        }
+    }
+
+    private static boolean isSure(Gate gate, Map<Fact, Gate> sure, Route route) {
+        Gate before = sure.get(gate.fact());
+        boolean goesDown = GOES_DOWN.contains(gate.fact()) && route.writesPartitions();
+        return before != null && !goesDown && gate.is().containsAll(before.is()) && isAtLeast(before, gate);
+    }
+
+    private static boolean isAtLeast(Gate before, Gate gate) {
+        return before.atLeast().orElse(Integer.MIN_VALUE) >= gate.atLeast().orElse(Integer.MIN_VALUE);
+    }
+
+    private List<Gate> asked(Route route, Facts facts, int index) {
+        List<Gate> asked = new ArrayList<>();
+        boolean first = plan.routes().subList(0, index).stream().allMatch(Route::isHousekeeping);
+        for (Gate gate : route.gates()) {
+            boolean battery =
+                    gate.fact() == Fact.BATTERY_PERCENT && gate.atLeast().isPresent();
+            asked.add(battery && first && !route.isHousekeeping() ? forAll(gate, facts) : gate);
+        }
+        boolean backup = asked.stream().anyMatch(gate -> gate.fact() == Fact.APP_BACKUP);
+        if (route.changes().wipesData() && !backup) {
+            asked.add(new Gate(
+                    Fact.APP_BACKUP,
+                    List.of("taken", "verified"),
+                    Optional.empty(),
+                    "Everything on the phone is wiped by %s.".formatted(route.name())));
+        }
+        return asked;
+    }
+
+    /** Before the first route the battery must do for the whole plan. */
+    private Gate forAll(Gate gate, Facts facts) {
+        int needed = new BatteryNeed(plan, facts).percent();
+        return needed <= gate.atLeast().orElseThrow()
+                ? gate
+                : new Gate(
+                        gate.fact(),
+                        gate.is(),
+                        Optional.of(needed),
+                        gate.why() + " For the whole plan it takes %d %%: see the sum beside it.".formatted(needed));
+    }
+
+    private static Gate sameModel(String model) {
+        return new Gate(
+                Fact.MODEL,
+                List.of(model),
+                Optional.empty(),
+                "Compare once more before anything is written: read the model number from the phone itself, from the label or the settings, not from memory. A file for a sister model can end a phone.");
+    }
+
+    /** Those directly before a route, as steps of some phase. */
+    List<Step> before(int route, Phase phase) {
+        String name = plan.routes().get(route).name();
+        return gates.get(route).stream()
+                .map(gate -> (Step) SheetWriter.ready(name, gate, phase))
+                .toList();
+    }
+}

@@ -1,0 +1,228 @@
+package org.mobrak.core.job;
+
+import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.Collections;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.mobrak.core.catalogue.Aftermath;
+import org.mobrak.core.catalogue.Increase;
+import org.mobrak.core.catalogue.KeyChord;
+import org.mobrak.core.catalogue.PartitionClass;
+import org.mobrak.core.catalogue.Route.Gate;
+import org.mobrak.core.catalogue.Route.NeededFile;
+import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.catalogue.Route.Remedy;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
+
+/** One line of a run sheet: something to fetch, to have ready, to do, or to prove. */
+@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+@JsonSubTypes({
+    @JsonSubTypes.Type(value = Step.Fetch.class, name = "fetch"),
+    @JsonSubTypes.Type(value = Step.Ready.class, name = "ready"),
+    @JsonSubTypes.Type(value = Step.Act.class, name = "act"),
+    @JsonSubTypes.Type(value = Step.Prove.class, name = "prove")
+})
+public sealed interface Step {
+
+    /**
+     * What every step says.
+     *
+     * @param id stable within the sheet, such as {@code prepare-2}
+     * @param route the name of the route it belongs to
+     */
+    record Line(String id, Phase phase, String route, String title, String text) {
+        Line named(String other) {
+            return new Line(other, phase, route, title, text);
+        }
+
+        Line in(Phase other) {
+            return new Line(id, other, route, title, text);
+        }
+    }
+
+    /**
+     * How something is done, and what tells that it went well.
+     *
+     * @param from the mode it begins in
+     * @param mode the mode it ends in
+     * @param keys empty where no keys are held
+     * @param sign what is seen when it went well
+     * @param remedies what to do for each other thing that may be seen
+     */
+    record Doing(
+            Optional<String> from,
+            Optional<String> mode,
+            Optional<KeyChord> keys,
+            Optional<String> sign,
+            Optional<Integer> normalMinutes,
+            Optional<Integer> worryMinutes,
+            List<Remedy> remedies) {
+        public Doing {
+            remedies = List.copyOf(remedies);
+        }
+
+        static Doing nothingSpecial() {
+            Optional<String> none = Optional.empty();
+            Optional<Integer> no = Optional.empty();
+            return new Doing(none, none, Optional.empty(), none, no, no, List.of());
+        }
+    }
+
+    /**
+     * What is otherwise once a step is done.
+     *
+     * @param effects what holds then; a counter may be told as {@code +1}
+     * @param forgets what nobody knows any more from when it is begun
+     * @param wipes whether the data and what lies on the phone is gone then
+     */
+    record Change(Map<Fact, String> effects, Set<Fact> forgets, boolean wipes) {
+        public Change {
+            effects = Map.copyOf(effects);
+            // In the order of the facts, so that the same sheet is written in the same way each time.
+            forgets = forgets.isEmpty() ? Set.of() : Collections.unmodifiableSet(EnumSet.copyOf(forgets));
+        }
+
+        static Change none() {
+            return new Change(Map.of(), Set.of(), false);
+        }
+
+        /** What holds of a phone of which this was known before. */
+        Map<Fact, String> on(Facts before) {
+            Map<Fact, String> now = new EnumMap<>(Fact.class);
+            if (wipes) {
+                Aftermath.wiped(before).forEach((fact, value) -> value.ifPresent(known -> now.put(fact, known)));
+            }
+            effects.forEach((fact, effect) ->
+                    Increase.resolved(effect, before.value(fact)).ifPresent(value -> now.put(fact, value)));
+            return now;
+        }
+    }
+
+    /** A file or tool to lay ready. */
+    record Fetch(Line line, Optional<NeededFile> needed) implements Step {
+        @Override
+        public Fetch with(Line other) {
+            return new Fetch(other, needed);
+        }
+    }
+
+    /**
+     * Something that must be so before it goes on.
+     *
+     * @param askGate what
+     * @param overridable whether a person may go on without it, with a reason
+     */
+    record Ready(Line line, Gate askGate, boolean overridable) implements Step {
+        @Override
+        public Ready with(Line other) {
+            return new Ready(other, askGate, overridable);
+        }
+    }
+
+    /**
+     * Something that is done.
+     *
+     * @param writes the classes of partition it writes
+     * @param noReturn whether there is no way back from it
+     */
+    record Act(Line line, Doing doing, List<PartitionClass> writes, boolean noReturn, Change change) implements Step {
+        public Act {
+            writes = List.copyOf(writes);
+        }
+
+        @Override
+        public Act with(Line other) {
+            return new Act(other, doing, writes, noReturn, change);
+        }
+    }
+
+    /**
+     * Something that is looked at to see whether it worked.
+     *
+     * @param rung how much it proves of root, from 1 to 6; empty where it proves another thing
+     */
+    record Prove(Line line, Doing doing, Optional<Integer> rung, Change change) implements Step {
+        @Override
+        public Prove with(Line other) {
+            return new Prove(other, doing, rung, change);
+        }
+    }
+
+    Line line();
+
+    /** The same with another line. */
+    Step with(Line other);
+
+    /** The same under another id. */
+    default Step with(String id) {
+        return with(line().named(id));
+    }
+
+    @JsonIgnore
+    default String id() {
+        return line().id();
+    }
+
+    @JsonIgnore
+    default Phase phase() {
+        return line().phase();
+    }
+
+    @JsonIgnore
+    default String route() {
+        return line().route();
+    }
+
+    @JsonIgnore
+    default String title() {
+        return line().title();
+    }
+
+    @JsonIgnore
+    default String text() {
+        return line().text();
+    }
+
+    /** What must be so; empty unless it asks for something. */
+    @JsonIgnore
+    default Optional<Gate> gate() {
+        return this instanceof Ready ready ? Optional.of(ready.askGate()) : Optional.empty();
+    }
+
+    /** What is to be fetched; empty unless it is a file. */
+    @JsonIgnore
+    default Optional<NeededFile> file() {
+        return this instanceof Fetch fetch ? fetch.needed() : Optional.empty();
+    }
+
+    /** How it is done; empty for what is only fetched or looked up. */
+    @JsonIgnore
+    default Optional<Doing> how() {
+        if (this instanceof Act act) {
+            return Optional.of(act.doing());
+        }
+        return this instanceof Prove prove ? Optional.of(prove.doing()) : Optional.empty();
+    }
+
+    /** What is otherwise once it is done. */
+    @JsonIgnore
+    default Change changes() {
+        if (this instanceof Act act) {
+            return act.change();
+        }
+        return this instanceof Prove prove ? prove.change() : Change.none();
+    }
+
+    /** Whether there is no way back from it. */
+    @JsonIgnore
+    default boolean hasNoReturn() {
+        return this instanceof Act act && act.noReturn();
+    }
+}

@@ -1,0 +1,59 @@
+package org.mobrak.desktop.job;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import org.mobrak.core.fit.GateJudge;
+import org.mobrak.core.identity.Facts;
+import org.mobrak.core.job.Job;
+import org.mobrak.core.job.Step;
+import org.mobrak.desktop.session.Desk;
+
+/**
+ * All that the card of a step shows; two that are equal look the same.
+ *
+ * @param ticked whether it is done
+ * @param begun since when it is worked on
+ * @param missed how often its sign did not come
+ * @param objection why it may not be ticked, or its tick not taken back
+ * @param gate how what it asks for stands
+ * @param overridden the reason for which it was passed
+ * @param confirmation what is typed to confirm it, where there is no way back from it
+ * @param warnings what was ready and is so no longer
+ */
+record Moment(
+        Step step,
+        boolean ticked,
+        Optional<Instant> begun,
+        int missed,
+        Optional<String> objection,
+        Optional<GateJudge> gate,
+        boolean mayPass,
+        Optional<String> overridden,
+        Optional<String> confirmation,
+        List<String> warnings) {
+
+    static Moment of(Desk desk, Job job, Step step) {
+        Facts facts = desk.identity().facts();
+        boolean ticked = job.isTicked(step);
+        return new Moment(
+                step,
+                ticked,
+                job.begun(step),
+                job.state().missed().getOrDefault(step.id(), 0),
+                ticked ? job.objectionToUntick(step) : job.objectionToTick(step, facts),
+                step.gate().map(gate -> GateJudge.of(gate, facts)),
+                job.objectionToOverride(step).isEmpty(),
+                Optional.ofNullable(job.state().overridden().get(step.id())),
+                step.hasNoReturn() && !ticked && job.begun(step).isEmpty()
+                        ? Optional.of(desk.confirmation())
+                        : Optional.empty(),
+                job.shutSince(facts));
+    }
+
+    /** Whether it is to be begun before it is done: it takes its time, or there is no way back. */
+    boolean wantsBeginning() {
+        boolean takesTime = step.how().flatMap(Step.Doing::normalMinutes).isPresent() || step.hasNoReturn();
+        return !ticked && begun.isEmpty() && takesTime;
+    }
+}

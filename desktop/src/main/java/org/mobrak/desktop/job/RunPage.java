@@ -1,0 +1,193 @@
+package org.mobrak.desktop.job;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.scene.control.ButtonBase;
+import javafx.scene.control.ComboBoxBase;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.control.ProgressBar;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.job.Job;
+import org.mobrak.core.job.Step;
+import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Sheet;
+import org.mobrak.desktop.parts.Texts;
+import org.mobrak.desktop.session.Desk;
+import org.mobrak.desktop.session.Session;
+import org.mobrak.desktop.session.Snapshot;
+import org.mobrak.desktop.session.View;
+
+/** The page on which a job is worked through: one step large, all of them small beside it. */
+public final class RunPage implements View {
+    private final Session session;
+    private final Label title = Texts.wrapped(Texts.heading(""));
+    private final ProgressBar progress = new ProgressBar();
+    private final Label count = Texts.soft("");
+    private final ListView<StepRow> steps = new ListView<>();
+    private final VBox large = new VBox();
+    private final Sheet scroll = new Sheet(large);
+    private final EndCard end;
+    private final ModeQuestion modeQuestion;
+    private final StackPane node;
+    private Optional<Desk> desk = Optional.empty();
+    private Optional<String> nextShown = Optional.empty();
+    private Optional<StepCard> card = Optional.empty();
+    private boolean filling;
+
+    public RunPage(Session session) {
+        this.session = session;
+        this.end = new EndCard(session);
+        this.modeQuestion = new ModeQuestion(session);
+        steps.setId("steps");
+        steps.setCellFactory(list -> new StepCell());
+        steps.getSelectionModel().selectedItemProperty().addListener((property, old, row) -> {
+            if (!filling) {
+                showStep();
+            }
+        });
+        large.getStyleClass().add("side");
+        scroll.getStyleClass().add("wide-scroll");
+        progress.setId("progress");
+        HBox head = new HBox(title, progress, count);
+        head.getStyleClass().add("page-head");
+        title.setMaxWidth(Double.MAX_VALUE);
+        HBox.setHgrow(title, Priority.ALWAYS);
+        HBox body = new HBox(steps, scroll);
+        body.getStyleClass().add("page");
+        HBox.setHgrow(scroll, Priority.ALWAYS);
+        VBox.setVgrow(body, Priority.ALWAYS);
+        VBox sheet = new VBox(head, body);
+        node = new StackPane(
+                sheet,
+                new Empty("No job runs on this phone", "Choose a way on the page before, and write its run sheet."));
+        node.addEventFilter(KeyEvent.KEY_PRESSED, this::spaceIsDone);
+    }
+
+    /** One hand is enough: the space bar stands for the button in the accent's colour, unless it types or presses another. */
+    private void spaceIsDone(KeyEvent key) {
+        boolean meant = key.getCode() == KeyCode.SPACE
+                && !(key.getTarget() instanceof TextInputControl)
+                && !(key.getTarget() instanceof ButtonBase)
+                && !(key.getTarget() instanceof ComboBoxBase);
+        if (meant) {
+            card.ifPresent(StepCard::goOn);
+            key.consume();
+        }
+    }
+
+    @Override
+    public Region node() {
+        return node;
+    }
+
+    @Override
+    public void show(Snapshot snapshot) {
+        desk = snapshot.desk();
+        Optional<Job> job = desk.flatMap(one -> one.dossier().runningJob());
+        node.getChildren().get(0).setVisible(job.isPresent());
+        node.getChildren().get(1).setVisible(job.isEmpty());
+        if (job.isPresent()) {
+            show(job.get());
+        } else {
+            card.ifPresent(StepCard::leave);
+            card = Optional.empty();
+        }
+    }
+
+    private void show(Job job) {
+        title.setText(job.sheet().title());
+        long ticked = job.tickedCount();
+        int all = job.sheet().steps().size();
+        progress.setProgress((double) ticked / all);
+        count.setText("%d of %d".formatted(ticked, all));
+        Optional<String> next = job.next().map(Step::id);
+        Optional<String> wanted = next.equals(nextShown) ? selected().or(() -> next) : next;
+        nextShown = next;
+        filling = true;
+        List<StepRow> rows = rows(job);
+        if (!steps.getItems().equals(rows)) {
+            steps.getItems().setAll(rows);
+            select(wanted.orElse(job.sheet().steps().get(all - 1).id()));
+        }
+        filling = false;
+        showStep();
+    }
+
+    private static List<StepRow> rows(Job job) {
+        Optional<Step> next = job.next();
+        List<StepRow> rows = new ArrayList<>();
+        Optional<Phase> above = Optional.empty();
+        for (Step step : job.sheet().steps()) {
+            // Proofs stand among what is done: a route is proved before the next begins.
+            Phase phase = step.phase() == Phase.PROVE ? Phase.DO : step.phase();
+            if (above.filter(phase::equals).isEmpty()) {
+                rows.add(heading(job, phase));
+                above = Optional.of(phase);
+            }
+            rows.add(new StepRow.Line(
+                    step, job.isTicked(step), next.filter(step::equals).isPresent()));
+        }
+        return rows;
+    }
+
+    private static StepRow heading(Job job, Phase phase) {
+        List<Step> under = job.sheet().steps().stream()
+                .filter(step -> step.phase() == phase || phase == Phase.DO && step.phase() == Phase.PROVE)
+                .toList();
+        return new StepRow.Heading(phase, under.stream().filter(job::isTicked).count(), under.size());
+    }
+
+    private Optional<String> selected() {
+        return steps.getSelectionModel().getSelectedItem() instanceof StepRow.Line line
+                ? Optional.of(line.step().id())
+                : Optional.empty();
+    }
+
+    private void select(String id) {
+        for (int i = 0; i < steps.getItems().size(); i++) {
+            if (steps.getItems().get(i) instanceof StepRow.Line line
+                    && line.step().id().equals(id)) {
+                steps.getSelectionModel().select(i);
+                steps.scrollTo(Math.max(0, i - 4));
+            }
+        }
+    }
+
+    /** A card is made anew only where it would say another thing: what is being typed into it stays. */
+    private void showStep() {
+        Optional<Job> job = desk.flatMap(one -> one.dossier().runningJob());
+        if (job.isEmpty() || !(steps.getSelectionModel().getSelectedItem() instanceof StepRow.Line line)) {
+            return;
+        }
+        Moment moment = Moment.of(desk.get(), job.get(), line.step());
+        if (card.filter(shown -> shown.moment().equals(moment)).isEmpty()) {
+            card.ifPresent(StepCard::leave);
+            StepCard fresh = new StepCard(session, moment);
+            card = Optional.of(fresh);
+            scroll.setVvalue(0);
+        }
+        List<Region> shown = new ArrayList<>();
+        if (desk.get().asksMode()) {
+            shown.add(modeQuestion.node());
+        }
+        moment.warnings().forEach(warning -> shown.add(StepCard.warning(warning)));
+        shown.add(card.get());
+        job.get().sheet().steps().stream()
+                .dropWhile(step -> !step.equals(line.step()))
+                .skip(1)
+                .findFirst()
+                .ifPresent(after -> shown.add(Texts.soft("Then: " + after.title())));
+        shown.add(end.node(job.get()));
+        large.getChildren().setAll(shown);
+    }
+}
