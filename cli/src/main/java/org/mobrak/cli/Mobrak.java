@@ -35,6 +35,7 @@ import picocli.CommandLine.Spec;
         subcommands = {
             IdentifyCommand.class,
             PlanCommand.class,
+            SheetCommand.class,
             CompareVersionsCommand.class,
             InspectCommand.class,
             VerifyCommand.class,

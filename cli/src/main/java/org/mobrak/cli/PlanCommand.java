@@ -2,27 +2,18 @@ package org.mobrak.cli;
 
 import java.io.IOException;
 import java.io.PrintWriter;
-import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
-import java.util.Optional;
 import java.util.concurrent.Callable;
-import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.fit.Clause;
 import org.mobrak.core.fit.FitCheck;
 import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.fit.RouteFit;
-import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.plan.Account;
 import org.mobrak.core.plan.Figure;
-import org.mobrak.core.plan.Goal;
-import org.mobrak.core.plan.Limits;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.core.plan.Planner;
-import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -42,25 +33,8 @@ final class PlanCommand implements Callable<Integer> {
     @Mixin
     private Inputs inputs;
 
-    @Option(
-            names = "--goal",
-            required = true,
-            paramLabel = "GOAL",
-            description =
-                    "root, recovery, custom-os, update-keep-root, write-protection-off, stock or mend:TROUBLE; joined with +.")
-    private String goal;
-
-    @Option(
-            names = "--school",
-            paramLabel = "SCHOOL",
-            description = "exact or practical; without it, by what a route writes.")
-    private Optional<String> school = Optional.empty();
-
-    @Option(
-            names = "--limit",
-            paramLabel = "LIMIT",
-            description = "no-data-loss, no-marks, no-blown-fuse, no-money or minutes=N.")
-    private List<String> limits = new ArrayList<>();
+    @Mixin
+    private Wanted wanted;
 
     @Option(names = "--all", description = "Tells of refused routes too, clause by clause.")
     private boolean all;
@@ -75,16 +49,13 @@ final class PlanCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        Goal wanted = goal();
-        Optional<School> choice = school.map(this::school);
-        Limits bounds = limits();
         Catalogue catalogue = inputs.catalogue(mobrak);
         Facts facts = inputs.identity(mobrak, catalogue).facts();
         Answer answer = new Answer(
                 facts,
-                Planner.plan(wanted, catalogue, facts, choice, bounds),
-                new FitCheck(catalogue, facts, choice).routes(),
-                Planner.nextReadings(wanted, catalogue, facts, choice));
+                wanted.plans(catalogue, facts),
+                new FitCheck(catalogue, facts, wanted.school()).routes(),
+                Planner.nextReadings(wanted.goal(), catalogue, facts, wanted.school()));
         PrintWriter out = spec.commandLine().getOut();
         if (inputs.json()) {
             JsonAnswer.write(JsonAnswer.plan(answer), out);
@@ -92,36 +63,6 @@ final class PlanCommand implements Callable<Integer> {
             new PlanText(answer, out).print(all);
         }
         return answer.plans().plans().isEmpty() ? Mobrak.ANSWER_IS_NO : Mobrak.DONE;
-    }
-
-    private Goal goal() {
-        String known = Goal.usual().stream().map(Goal::key).collect(Collectors.joining(", "));
-        return Goal.ofKey(goal)
-                .orElseThrow(() -> wrong(
-                        "“" + goal + "” is no goal; the goals are " + known + " and mend:TROUBLE, joined with +."));
-    }
-
-    private School school(String word) {
-        return Arrays.stream(School.values())
-                .filter(one -> one.name().toLowerCase(Locale.ROOT).equals(word))
-                .findFirst()
-                .orElseThrow(() -> wrong("“" + word + "” is no school; use exact or practical."));
-    }
-
-    private Limits limits() {
-        try {
-            Limits all = Limits.none();
-            for (String word : limits) {
-                all = all.with(word);
-            }
-            return all;
-        } catch (IllegalArgumentException unknown) {
-            throw wrong(unknown.getMessage());
-        }
-    }
-
-    private CommandLine.ParameterException wrong(String message) {
-        return new CommandLine.ParameterException(spec.commandLine(), message);
     }
 
     /** A clause's reason, with its doubt or the step that turns it. */

@@ -63,6 +63,13 @@ public record KeyChord(List<Stroke> strokes) {
             keys = List.copyOf(keys);
         }
 
+        /** When it is let go, in a few words. */
+        public String cue() {
+            return until.map(cue -> "until " + cue)
+                    .or(() -> seconds.map("for %d s"::formatted))
+                    .orElse(pressed ? "press" : "until the sign");
+        }
+
         /** As it is written. */
         public String text() {
             return (pressed ? "press " : "hold ")
@@ -70,6 +77,14 @@ public record KeyChord(List<Stroke> strokes) {
                     + until.map(cue -> " until " + cue).orElse("")
                     + seconds.map(" for %d s"::formatted).orElse("");
         }
+    }
+
+    /** All keys in it, in the order in which they are first needed. */
+    public List<Key> keys() {
+        return strokes.stream()
+                .flatMap(stroke -> stroke.keys().stream())
+                .distinct()
+                .toList();
     }
 
     /** Reads one line; an {@link IllegalArgumentException} tells what in it is none. */

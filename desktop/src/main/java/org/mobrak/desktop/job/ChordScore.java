@@ -58,10 +58,7 @@ final class ChordScore extends VBox {
     private GridPane grid() {
         GridPane grid = new GridPane();
         grid.getStyleClass().add("score-grid");
-        List<Key> keys = chord.strokes().stream()
-                .flatMap(stroke -> stroke.keys().stream())
-                .distinct()
-                .toList();
+        List<Key> keys = chord.keys();
         ColumnConstraints names = new ColumnConstraints();
         names.setMinWidth(Region.USE_PREF_SIZE);
         grid.getColumnConstraints().add(names);
@@ -81,7 +78,7 @@ final class ChordScore extends VBox {
                     ofStroke.add(bar);
                 }
             }
-            Label cue = Texts.wrapped(Texts.soft(cue(stroke)));
+            Label cue = Texts.wrapped(Texts.soft(stroke.cue()));
             grid.add(cue, column + 1, keys.size());
             bars.add(ofStroke);
         }
@@ -95,13 +92,6 @@ final class ChordScore extends VBox {
 
     private static double width(Stroke stroke) {
         return stroke.pressed() ? 1 : HELD;
-    }
-
-    private static String cue(Stroke stroke) {
-        return stroke.until()
-                .map(cue -> "until " + cue)
-                .or(() -> stroke.seconds().map(seconds -> "for %d s".formatted(seconds)))
-                .orElse(stroke.pressed() ? "press" : "until the sign below");
     }
 
     private void begin() {
@@ -144,7 +134,7 @@ final class ChordScore extends VBox {
             Stroke stroke = chord.strokes().get(due);
             told.setText((stroke.pressed() ? "Press now: " : "Hold: ")
                     + String.join(" + ", stroke.keys().stream().map(Key::word).toList())
-                    + (stroke.pressed() ? "" : "  ·  " + cue(stroke) + "  ·  " + seconds));
+                    + (stroke.pressed() ? "" : "  ·  " + stroke.cue() + "  ·  " + seconds));
         }
     }
 

@@ -1,0 +1,123 @@
+package org.mobrak.cli;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.Locale;
+import org.mobrak.core.catalogue.KeyChord;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.catalogue.Route.Gate;
+import org.mobrak.core.fit.GateJudge;
+import org.mobrak.core.identity.Facts;
+import org.mobrak.core.job.RunSheet;
+import org.mobrak.core.job.Step;
+import org.mobrak.core.plan.Plan;
+import org.mobrak.core.plan.Planner;
+
+/** A run sheet as JSON; names here are a promise to other programs. */
+final class SheetJson {
+    private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
+
+    private final Plan plan;
+    private final Facts facts;
+
+    private SheetJson(Plan plan, Facts facts) {
+        this.plan = plan;
+        this.facts = facts;
+    }
+
+    static ObjectNode none(Planner.Answer answer) {
+        ObjectNode node = JSON.objectNode().put("goal", answer.goal().key());
+        node.putArray("routes");
+        node.putArray("steps");
+        node.putNull("pointOfNoReturn");
+        answer.blockers().forEach(node.putArray("blockers")::add);
+        return node;
+    }
+
+    static ObjectNode of(Plan plan, RunSheet sheet, Facts facts) {
+        ObjectNode node = JSON.objectNode().put("goal", plan.goal().key());
+        ArrayNode routes = node.putArray("routes");
+        plan.routes().forEach(route -> routes.add(route.id()));
+        ArrayNode steps = node.putArray("steps");
+        SheetJson writer = new SheetJson(plan, facts);
+        sheet.steps().forEach(step -> writer.step(step, steps.addObject()));
+        node.put("pointOfNoReturn", sheet.pointOfNoReturn().map(Step::id).orElse(null));
+        return node;
+    }
+
+    private void step(Step step, ObjectNode node) {
+        node.put("id", step.id())
+                .put("phase", step.phase().name().toLowerCase(Locale.ROOT))
+                .put("kind", kind(step))
+                .put("route", route(step.route()))
+                .put("title", step.title())
+                .put("text", step.text());
+        ArrayNode keys = node.putArray("keys");
+        ArrayNode remedies = node.putArray("remedies");
+        step.how().ifPresent(how -> {
+            doing(how, node);
+            how.keys().ifPresent(chord -> chord.strokes().forEach(stroke -> stroke(stroke, keys.addObject())));
+            how.remedies()
+                    .forEach(remedy ->
+                            remedies.addObject().put("if", remedy.seen()).put("do", remedy.what()));
+        });
+        if (step instanceof Step.Act act) {
+            ArrayNode writes = node.putArray("writes");
+            act.writes().forEach(written -> writes.add(written.word()));
+        }
+        if (step instanceof Step.Prove prove) {
+            prove.rung().ifPresent(rung -> node.put("rung", rung));
+        }
+        node.put("noReturn", step.hasNoReturn());
+        ObjectNode effects = node.putObject("effects");
+        step.changes().effects().forEach((fact, value) -> effects.put(fact.key(), value));
+        step.gate().ifPresent(gate -> gate(step, gate, node.putObject("gate")));
+    }
+
+    private static String kind(Step step) {
+        if (step instanceof Step.Fetch) {
+            return "fetch";
+        }
+        if (step instanceof Step.Ready) {
+            return "ready";
+        }
+        return step instanceof Step.Act ? "act" : "prove";
+    }
+
+    private String route(String name) {
+        return plan.routes().stream()
+                .filter(route -> route.name().equals(name))
+                .map(Route::id)
+                .findFirst()
+                .orElse(name);
+    }
+
+    private static void doing(Step.Doing how, ObjectNode node) {
+        how.from().ifPresent(from -> node.put("from", from));
+        how.mode().ifPresent(mode -> node.put("mode", mode));
+        how.sign().ifPresent(sign -> node.put("sign", sign));
+        how.normalMinutes().ifPresent(minutes -> node.put("normalMinutes", minutes));
+        how.worryMinutes().ifPresent(minutes -> node.put("worryMinutes", minutes));
+    }
+
+    private static void stroke(KeyChord.Stroke stroke, ObjectNode node) {
+        ArrayNode keys = node.putArray(stroke.pressed() ? "press" : "hold");
+        stroke.keys().forEach(key -> keys.add(key.word()));
+        stroke.until().ifPresent(cue -> node.put("until", cue));
+        stroke.seconds().ifPresent(seconds -> node.put("seconds", seconds));
+    }
+
+    private void gate(Step step, Gate gate, ObjectNode node) {
+        String wanted = gate.atLeast().map(least -> "at least " + least).orElse(String.join(" or ", gate.is()));
+        String state = switch (GateJudge.result(gate, facts)) {
+            case YES -> "open";
+            case NO -> "shut";
+            case UNKNOWN -> "unknown";
+        };
+        node.put("fact", gate.fact().key())
+                .put("wanted", wanted)
+                .put("state", state)
+                .put("overridable", step instanceof Step.Ready ready && ready.overridable());
+    }
+}

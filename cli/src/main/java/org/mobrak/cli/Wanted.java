@@ -1,0 +1,82 @@
+package org.mobrak.cli;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.fit.School;
+import org.mobrak.core.identity.Facts;
+import org.mobrak.core.plan.Goal;
+import org.mobrak.core.plan.Limits;
+import org.mobrak.core.plan.Planner;
+import picocli.CommandLine;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+
+/** What is wanted of a phone, as every command that plans takes it in. */
+final class Wanted {
+    @Spec(Spec.Target.MIXEE)
+    private CommandLine.Model.CommandSpec spec;
+
+    @Option(
+            names = "--goal",
+            required = true,
+            paramLabel = "GOAL",
+            description =
+                    "root, recovery, custom-os, update-keep-root, write-protection-off, stock or mend:TROUBLE; joined with +.")
+    private String goal;
+
+    @Option(
+            names = "--school",
+            paramLabel = "SCHOOL",
+            description = "exact or practical; without it, by what a route writes.")
+    private Optional<String> school = Optional.empty();
+
+    @Option(
+            names = "--limit",
+            paramLabel = "LIMIT",
+            description = "no-data-loss, no-marks, no-blown-fuse, no-money or minutes=N.")
+    private List<String> limits = new ArrayList<>();
+
+    /** The plans for it. */
+    Planner.Answer plans(Catalogue catalogue, Facts facts) {
+        return Planner.plan(goal(), catalogue, facts, school(), limits());
+    }
+
+    Optional<School> school() {
+        return school.map(this::named);
+    }
+
+    Goal goal() {
+        String known = Goal.usual().stream().map(Goal::key).collect(Collectors.joining(", "));
+        return Goal.ofKey(goal)
+                .orElseThrow(() -> wrong(
+                        "“" + goal + "” is no goal; the goals are " + known + " and mend:TROUBLE, joined with +."));
+    }
+
+    private School named(String word) {
+        return Arrays.stream(School.values())
+                .filter(one -> one.name().toLowerCase(Locale.ROOT).equals(word))
+                .findFirst()
+                .orElseThrow(() -> wrong("“" + word + "” is no school; use exact or practical."));
+    }
+
+    private Limits limits() {
+        try {
+            Limits all = Limits.none();
+            for (String word : limits) {
+                all = all.with(word);
+            }
+            return all;
+        } catch (IllegalArgumentException unknown) {
+            throw wrong(unknown.getMessage());
+        }
+    }
+
+    private CommandLine.ParameterException wrong(String message) {
+        return new CommandLine.ParameterException(spec.commandLine(), message);
+    }
+}
