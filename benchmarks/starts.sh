@@ -10,7 +10,7 @@ trap 'rm -rf "$work"' EXIT
 place="$work/a folder: with more"
 mkdir -p "$place"
 "$HOME_DIR/mobrak" facts >/dev/null
-cp -a "$HOME_DIR"/{mobrak,pom.xml,core,link,cli,desktop,demo,catalogue,docs} "$place/"
+cp -a "$HOME_DIR"/{mobrak,pom.xml,core,link,app,cli,desktop,demo,catalogue,docs} "$place/"
 ln -s "$place/mobrak" "$work/link"
 mkdir "$work/shut"
 chmod 500 "$work/shut"

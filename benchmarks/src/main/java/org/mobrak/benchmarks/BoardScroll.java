@@ -16,8 +16,8 @@ import javafx.scene.control.ListView;
 import javafx.stage.Stage;
 import org.apache.commons.io.file.PathUtils;
 import org.mobrak.core.logbook.Workspace;
-import org.mobrak.desktop.demo.DrawerFile;
-import org.mobrak.desktop.session.Session;
+import org.mobrak.app.demo.DrawerFile;
+import org.mobrak.app.Session;
 import org.mobrak.desktop.shell.Shell;
 
 /**
@@ -50,7 +50,8 @@ public final class BoardScroll extends Application {
                 folder.resolve("workspace"),
                 folder.resolve("cache"),
                 DrawerFile.benchOf(folder.resolve("workspace")),
-                Clock.systemUTC());
+                Clock.systemUTC(),
+                Platform::runLater);
         shell = new Shell(session, ZoneOffset.UTC);
         stage.setScene(shell.scene());
         stage.show();

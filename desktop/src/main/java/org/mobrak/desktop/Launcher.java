@@ -6,9 +6,9 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Locale;
 import javafx.application.Application;
+import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.logbook.Workspace;
-import org.mobrak.desktop.demo.DemoWorkspace;
 
 /** Starts the desktop. It is no JavaFX application itself, so that the class path is enough to start it. */
 public final class Launcher {

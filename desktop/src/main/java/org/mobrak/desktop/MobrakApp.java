@@ -5,9 +5,10 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.ZoneId;
 import javafx.application.Application;
+import javafx.application.Platform;
 import javafx.stage.Stage;
-import org.mobrak.desktop.demo.DrawerFile;
-import org.mobrak.desktop.session.Session;
+import org.mobrak.app.Session;
+import org.mobrak.app.demo.DrawerFile;
 import org.mobrak.desktop.shell.Shell;
 
 /** The window on one workspace. */
@@ -21,13 +22,18 @@ public final class MobrakApp extends Application {
     public void start(Stage stage) throws IOException {
         Path folder = Path.of(getParameters().getRaw().get(0));
         session = new Session(
-                folder, Path.of(getParameters().getRaw().get(1)), DrawerFile.benchOf(folder), Clock.systemUTC());
+                folder,
+                Path.of(getParameters().getRaw().get(1)),
+                DrawerFile.benchOf(folder),
+                Clock.systemUTC(),
+                Platform::runLater);
         show(stage, session, folder);
     }
 
     @Override
     public void stop() {
-        session.close();
+        // The window is gone at once; what is being written is written to its end.
+        new Thread(session::close, "closing").start();
     }
 
     /** Opens the workspace in a window. */

@@ -25,14 +25,15 @@ import javafx.stage.Stage;
 import javafx.stage.Window;
 import javax.imageio.ImageIO;
 import org.apache.commons.io.file.PathUtils;
+import org.mobrak.app.Desk;
+import org.mobrak.app.DrawerEntry;
+import org.mobrak.app.Session;
+import org.mobrak.app.demo.DemoWorkspace;
+import org.mobrak.app.demo.DrawerFile;
+import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Step;
 import org.mobrak.core.plan.Goal;
-import org.mobrak.desktop.demo.DemoWorkspace;
-import org.mobrak.desktop.demo.DrawerFile;
-import org.mobrak.desktop.session.Desk;
-import org.mobrak.desktop.session.DrawerEntry;
-import org.mobrak.desktop.session.Session;
 import org.mobrak.desktop.shell.Shell;
 
 /** Takes one picture of each main view, at 1280×800, from the demo data and at a fixed time. */
@@ -60,7 +61,7 @@ public final class Screenshots extends Application {
         Path cache = folder.resolveSibling("cache");
         DemoWorkspace.create(home, folder, cache, FIXED);
         friend = home.resolve("demo/friend");
-        session = new Session(folder, cache, DrawerFile.benchOf(folder), FIXED);
+        session = new Session(folder, cache, DrawerFile.benchOf(folder), FIXED, Platform::runLater);
         shell = new Shell(session, ZoneOffset.UTC);
         stage.setScene(shell.scene());
         stage.setX(0);
@@ -101,10 +102,13 @@ public final class Screenshots extends Application {
         step(() -> session.takeTyped(Fact.LOCK, "locked"));
         step(() -> session.takeTyped(Fact.RECOVERY, "stock"));
         step(() -> session.start(desk().orElseThrow().answer().plans().get(0)));
-        step(this::tickNext);
-        step(this::tickNext);
-        step(this::tickNext);
-        shot("run-sheet", () -> session.takeTyped(Fact.BATTERY_PERCENT, "41"));
+        walk(4);
+        shot("run-gate", session::dismiss);
+        walk(5);
+        shot("run-sheet", session::dismiss);
+        walk(1);
+        step(() -> session.begin(nextStep(), desk().orElseThrow().confirmation()));
+        shot("run-wait", () -> session.missed(nextStep(), ""));
         shot("logbook", () -> shell.open(org.mobrak.desktop.shell.Stage.LOGBOOK));
         step(() -> {
             session.compareCatalogue(friend);
@@ -176,11 +180,24 @@ public final class Screenshots extends Application {
         return session.snapshot().get().desk();
     }
 
-    private void tickNext() {
-        Step next = desk().flatMap(one -> one.dossier().runningJob())
+    /** Does the next steps, each with the reading its gate asks for. */
+    private void walk(int steps) {
+        for (int i = 0; i < steps; i++) {
+            step(() -> nextStep().gate().ifPresent(this::open));
+            step(() -> session.tick(nextStep(), desk().orElseThrow().confirmation()));
+        }
+    }
+
+    private void open(Gate gate) {
+        session.takeTyped(
+                gate.fact(),
+                gate.atLeast().map(String::valueOf).orElseGet(() -> gate.is().get(0)));
+    }
+
+    private Step nextStep() {
+        return desk().flatMap(one -> one.dossier().runningJob())
                 .flatMap(job -> job.next())
                 .orElseThrow();
-        session.tick(next, desk().orElseThrow().confirmation());
     }
 
     private void next() {

@@ -27,9 +27,9 @@ import javafx.scene.input.Dragboard;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.TransferMode;
 import javafx.stage.Stage;
+import org.mobrak.app.Session;
+import org.mobrak.app.demo.DrawerFile;
 import org.mobrak.core.job.Job;
-import org.mobrak.desktop.demo.DrawerFile;
-import org.mobrak.desktop.session.Session;
 import org.mobrak.link.PhoneLink;
 import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
@@ -45,7 +45,7 @@ final class Desktop implements AutoCloseable {
 
     private Desktop(Path folder, PhoneLink link) throws TimeoutException {
         FxToolkit.registerPrimaryStage();
-        session = new Session(folder, cache(folder), link, Clock.systemUTC());
+        session = new Session(folder, cache(folder), link, Clock.systemUTC(), javafx.application.Platform::runLater);
         stage = WaitForAsyncUtils.waitForAsyncFx(20_000, (Callable<Stage>) Stage::new);
         robot.interact(() -> {
             MobrakApp.show(stage, session, folder);

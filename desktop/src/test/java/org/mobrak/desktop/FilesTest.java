@@ -22,6 +22,9 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.app.Desk;
+import org.mobrak.app.DrawerEntry;
+import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.gather.GatherItem;
 import org.mobrak.core.gather.Kept;
@@ -30,9 +33,6 @@ import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Plan;
-import org.mobrak.desktop.demo.DemoWorkspace;
-import org.mobrak.desktop.session.Desk;
-import org.mobrak.desktop.session.DrawerEntry;
 
 /** Gathering and looking into files through the real window, with the files of the demo dropped on it. */
 class FilesTest {

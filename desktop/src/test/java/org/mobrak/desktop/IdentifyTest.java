@@ -18,6 +18,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.mobrak.app.DrawerEntry;
+import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.Verdict;
@@ -26,8 +28,6 @@ import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.TypedReading;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.Workspace;
-import org.mobrak.desktop.demo.DemoWorkspace;
-import org.mobrak.desktop.session.DrawerEntry;
 
 /** Who is this phone, exactly? Asked through the real window. */
 class IdentifyTest {

@@ -12,10 +12,10 @@ import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.app.DrawerEntry;
+import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.logbook.Workspace;
-import org.mobrak.desktop.demo.DemoWorkspace;
-import org.mobrak.desktop.session.DrawerEntry;
 
 /** A process killed in mid-job leaves the job where the screen showed it. */
 class KillTest {

@@ -28,13 +28,13 @@ import javafx.scene.layout.VBox;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.app.DrawerEntry;
+import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.TypedReading;
 import org.mobrak.core.logbook.Logbook;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.Workspace;
-import org.mobrak.desktop.demo.DemoWorkspace;
-import org.mobrak.desktop.session.DrawerEntry;
 import org.mobrak.link.PhoneLink;
 
 /** What goes wrong at a desk: bad files, second thoughts, a phone that does not answer, a small screen. */

@@ -27,15 +27,15 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.app.Desk;
+import org.mobrak.app.DrawerEntry;
+import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.fit.Verdict;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
 import org.mobrak.core.plan.Plan;
-import org.mobrak.desktop.demo.DemoWorkspace;
-import org.mobrak.desktop.session.Desk;
-import org.mobrak.desktop.session.DrawerEntry;
 
 /** Weighing the ways of the demo phones through the real window: goal, plans, board, map, brief, and another's catalogue. */
 class WaysTest {

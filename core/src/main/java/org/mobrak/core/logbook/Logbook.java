@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.Callable;
 import java.util.stream.Stream;
 import org.jdbi.v3.core.Jdbi;
 import org.jdbi.v3.core.argument.AbstractArgumentFactory;
@@ -62,6 +63,11 @@ public final class Logbook {
         protected Argument build(Instant value, ConfigRegistry config) {
             return (position, statement, context) -> statement.setString(position, value.toString());
         }
+    }
+
+    /** All of it or nothing: whatever is written by some work is undone if the work fails. */
+    public <T> T together(Callable<T> work) throws Exception {
+        return jdbi.inTransaction(handle -> work.call());
     }
 
     /** The files that were looked into, and the stock copies. */

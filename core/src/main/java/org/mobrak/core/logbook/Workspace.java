@@ -18,6 +18,7 @@ import org.apache.commons.io.file.PathUtils;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.FlywayException;
 import org.flywaydb.core.api.MigrationInfo;
+import org.jdbi.v3.core.ConnectionFactory;
 import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.Jdbi;
 import org.jdbi.v3.core.spi.JdbiPlugin;
@@ -65,7 +66,23 @@ public final class Workspace implements AutoCloseable {
                 .mapTo(Integer.class)
                 .one();
         held.commit();
-        this.logbook = new Logbook(database);
+        this.logbook = new Logbook(Jdbi.create(new OneConnection(held.getConnection())));
+    }
+
+    /**
+     * Everything goes over the one connection that stays open: what is begun together on it ends together, and nothing waits for
+     * itself.
+     */
+    private record OneConnection(Connection connection) implements ConnectionFactory {
+        @Override
+        public Connection openConnection() {
+            return connection;
+        }
+
+        @Override
+        public void closeConnection(Connection stays) {
+            // It is closed with the workspace.
+        }
     }
 
     /** Makes a new workspace with a copy of some catalogues as one; a folder that is a workspace already is left as it is. */

@@ -22,6 +22,8 @@ import javafx.stage.FileChooser;
 import javafx.util.StringConverter;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.app.Session;
+import org.mobrak.app.Snapshot;
 import org.mobrak.core.catalogue.Difference;
 import org.mobrak.core.catalogue.Fault;
 import org.mobrak.core.identity.Severity;
@@ -31,9 +33,7 @@ import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.session.Session;
-import org.mobrak.desktop.session.Snapshot;
-import org.mobrak.desktop.session.View;
+import org.mobrak.desktop.parts.View;
 
 /** The page on which one's own catalogue is looked after and another's entries are taken, one by one. */
 public final class CataloguePage implements View {

@@ -15,6 +15,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.app.Desk;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Clause;
 import org.mobrak.core.fit.RouteFit;
@@ -24,7 +25,6 @@ import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.plan.Choice;
-import org.mobrak.desktop.session.Desk;
 
 /** Every route by its verdict, the nearest first; one of them in full, or two side by side. */
 final class RouteBoard {

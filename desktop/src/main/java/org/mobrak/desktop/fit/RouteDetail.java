@@ -7,6 +7,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import org.mobrak.app.Desk;
 import org.mobrak.core.catalogue.Mark;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
@@ -18,7 +19,6 @@ import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.plan.PlansFace;
-import org.mobrak.desktop.session.Desk;
 
 /** One route in full: the plan it is part of, the reason of each clause, what it needs and changes, and what others reported. */
 final class RouteDetail extends VBox {

@@ -8,18 +8,18 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.mobrak.app.Desk;
+import org.mobrak.app.Session;
+import org.mobrak.app.Snapshot;
 import org.mobrak.core.catalogue.Recognition;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.desktop.parts.Faces;
 import org.mobrak.desktop.parts.Texts;
+import org.mobrak.desktop.parts.View;
 import org.mobrak.desktop.plan.Choice;
 import org.mobrak.desktop.plan.MapFace;
 import org.mobrak.desktop.plan.PlansFace;
-import org.mobrak.desktop.session.Desk;
-import org.mobrak.desktop.session.Session;
-import org.mobrak.desktop.session.Snapshot;
-import org.mobrak.desktop.session.View;
 
 /** The page on which a way to the goal is weighed and taken: plans, routes and map are three faces of one choice. */
 public final class WaysPage implements View {

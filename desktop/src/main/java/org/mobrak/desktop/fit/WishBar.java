@@ -16,12 +16,12 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
+import org.mobrak.app.Desk;
+import org.mobrak.app.Session;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.session.Desk;
-import org.mobrak.desktop.session.Session;
 
 /** What is wanted of the phone, how exactly a route must match it, and what one will not put up with. */
 final class WishBar {

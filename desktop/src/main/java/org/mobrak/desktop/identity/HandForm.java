@@ -10,10 +10,10 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import org.mobrak.app.Session;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.session.Session;
 
 /** A short form for a person who stands with the phone in hand, in the order in which the screens show it. */
 final class HandForm {

@@ -13,9 +13,9 @@ import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.app.Desk;
+import org.mobrak.app.Session;
 import org.mobrak.desktop.parts.Card;
-import org.mobrak.desktop.session.Desk;
-import org.mobrak.desktop.session.Session;
 
 /** Where a text comes in: pasted, dropped, from files, over the cable or by hand. */
 final class IntakeCard {

@@ -8,14 +8,14 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
+import org.mobrak.app.Desk;
+import org.mobrak.app.Session;
 import org.mobrak.core.catalogue.Candidates;
 import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.session.Desk;
-import org.mobrak.desktop.session.Session;
 
 /** The one reading that is worth taking now: which model was meant, which variant it is, or what the verdicts wait for. */
 final class NextCard {

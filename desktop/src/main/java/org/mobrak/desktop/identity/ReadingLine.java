@@ -8,10 +8,10 @@ import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import org.mobrak.app.Session;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.Source;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.session.Session;
 
 /** One reading with where it stands; it can be set aside for a reason, struck through, and let count again. */
 final class ReadingLine extends VBox {

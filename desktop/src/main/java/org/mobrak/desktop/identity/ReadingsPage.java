@@ -12,6 +12,9 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.app.Desk;
+import org.mobrak.app.Session;
+import org.mobrak.app.Snapshot;
 import org.mobrak.core.identity.Belief;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
@@ -21,10 +24,7 @@ import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.session.Desk;
-import org.mobrak.desktop.session.Session;
-import org.mobrak.desktop.session.Snapshot;
-import org.mobrak.desktop.session.View;
+import org.mobrak.desktop.parts.View;
 
 /** The page on which a phone gets its identity. */
 public final class ReadingsPage implements View {

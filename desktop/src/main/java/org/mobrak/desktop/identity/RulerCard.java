@@ -13,12 +13,12 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.mobrak.app.Desk;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.build.Overlay;
 import org.mobrak.core.identity.build.Ruler;
 import org.mobrak.core.identity.build.Ruler.Segment;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.session.Desk;
 
 /** The phone's build strings taken apart, one at a time, and another laid over it. */
 final class RulerCard {

@@ -9,12 +9,12 @@ import javafx.scene.control.Button;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
+import org.mobrak.app.Session;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Event.End;
 import org.mobrak.core.job.Job;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.session.Session;
 
 /** How a job rests or ends: it worked, it failed, or it is left. */
 final class EndCard {

@@ -5,9 +5,9 @@ import java.util.TreeMap;
 import javafx.scene.control.Button;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
+import org.mobrak.app.Session;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.session.Session;
 
 /** Asked when the work was left and is taken up again: what the phone does meanwhile nobody has written down. */
 final class ModeQuestion {

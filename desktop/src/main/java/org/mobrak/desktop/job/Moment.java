@@ -3,11 +3,11 @@ package org.mobrak.desktop.job;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.mobrak.app.Desk;
 import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.Step;
-import org.mobrak.desktop.session.Desk;
 
 /**
  * All that the card of a step shows; two that are equal look the same.

@@ -3,10 +3,10 @@ package org.mobrak.desktop.job;
 import javafx.scene.control.Button;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
+import org.mobrak.app.Session;
 import org.mobrak.core.catalogue.Route.Remedy;
 import org.mobrak.core.job.Step;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.session.Session;
 
 /** What to do if the sign does not come: one press away, and open of itself once it was needed. */
 final class Remedies extends VBox {

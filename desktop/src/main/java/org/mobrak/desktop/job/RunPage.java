@@ -3,6 +3,8 @@ package org.mobrak.desktop.job;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import javafx.application.Platform;
+import javafx.scene.Node;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBoxBase;
 import javafx.scene.control.Label;
@@ -16,16 +18,16 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import org.mobrak.app.Desk;
+import org.mobrak.app.Session;
+import org.mobrak.app.Snapshot;
 import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.Step;
 import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.session.Desk;
-import org.mobrak.desktop.session.Session;
-import org.mobrak.desktop.session.Snapshot;
-import org.mobrak.desktop.session.View;
+import org.mobrak.desktop.parts.View;
 
 /** The page on which a job is worked through: one step large, all of them small beside it. */
 public final class RunPage implements View {
@@ -83,6 +85,23 @@ public final class RunPage implements View {
             card.ifPresent(StepCard::goOn);
             key.consume();
         }
+    }
+
+    /** Not from whoever types, nor from a list that is gone through by keys. */
+    private void takeKeyboard(StepCard fresh) {
+        Node owner = node.getScene() == null ? null : node.getScene().getFocusOwner();
+        boolean mine = owner == null || owner instanceof ButtonBase && isWithin(owner);
+        if (mine) {
+            fresh.takeKeyboard();
+        }
+    }
+
+    private boolean isWithin(Node owner) {
+        Node here = owner;
+        while (here != null && here != node) {
+            here = here.getParent();
+        }
+        return here == node;
     }
 
     @Override
@@ -175,6 +194,7 @@ public final class RunPage implements View {
             StepCard fresh = new StepCard(session, moment);
             card = Optional.of(fresh);
             scroll.setVvalue(0);
+            Platform.runLater(() -> takeKeyboard(fresh));
         }
         List<Region> shown = new ArrayList<>();
         if (desk.get().asksMode()) {

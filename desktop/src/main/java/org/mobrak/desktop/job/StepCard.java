@@ -3,6 +3,7 @@ package org.mobrak.desktop.job;
 import java.util.Optional;
 import javafx.geometry.Orientation;
 import javafx.scene.control.Button;
+import javafx.scene.control.Hyperlink;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
@@ -12,13 +13,13 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.app.Session;
 import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.job.Step;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.TypedValue;
-import org.mobrak.desktop.session.Session;
 
 /** One step, large enough to be read from a metre away: what to do, what to see, how long to wait, and the tick. */
 final class StepCard extends VBox {
@@ -51,6 +52,9 @@ final class StepCard extends VBox {
         step.how().ifPresent(this::doing);
         moment.gate().ifPresent(this::gate);
         buttons();
+        if (step.gate().isPresent() && !moment.ticked() && moment.objection().isPresent() && moment.mayPass()) {
+            getChildren().add(passing());
+        }
         step.how().ifPresent(how -> getChildren().add(new Remedies(session, moment, how)));
     }
 
@@ -112,15 +116,23 @@ final class StepCard extends VBox {
                     .add(new TypedValue(
                             "gate-value", moment.step().gate().orElseThrow().fact(), session::takeTyped));
         }
-        if (wanted && moment.mayPass()) {
-            getChildren().add(passing());
-        }
     }
 
-    private HBox passing() {
+    /** Out of the way, since it is seldom right. */
+    private VBox passing() {
+        HBox reasoning = reasoning();
+        reasoning.setVisible(false);
+        reasoning.managedProperty().bind(reasoning.visibleProperty());
+        Hyperlink without = new Hyperlink("Go on without it …");
+        without.setId("pass");
+        without.setOnAction(press -> reasoning.setVisible(true));
+        return new VBox(without, reasoning);
+    }
+
+    private HBox reasoning() {
         TextField reason = new TextField();
         reason.setId("override-reason");
-        reason.setPromptText("Go on without it? Say why; it is kept with the job");
+        reason.setPromptText("Say why; it is kept with the job");
         HBox.setHgrow(reason, Priority.ALWAYS);
         Button pass = new Button("Go on without it");
         pass.setId("override");
@@ -151,7 +163,7 @@ final class StepCard extends VBox {
             if (moment.wantsBeginning()) {
                 buttons.getChildren().add(begin);
             }
-            buttons.getChildren().add(tick);
+            buttons.getChildren().addAll(tick, Texts.soft("or the space bar"));
             allow();
             confirm.textProperty().addListener((property, old, text) -> allow());
         }
@@ -184,6 +196,11 @@ final class StepCard extends VBox {
         if (!moment.ticked() && !first.isDisabled()) {
             first.fire();
         }
+    }
+
+    /** Gives the keyboard to the button that goes on. */
+    void takeKeyboard() {
+        (moment.wantsBeginning() ? begin : tick).requestFocus();
     }
 
     /** It is no longer shown; whatever counts in it stops. */

@@ -80,7 +80,8 @@ final class WaitBar extends VBox {
             told.setText("The clock starts when you press Begin.");
             return;
         }
-        Duration since = Duration.between(begun.get(), now.get());
+        Duration passed = Duration.between(begun.get(), now.get());
+        Duration since = passed.isNegative() ? Duration.ZERO : passed;
         double minutes = since.toSeconds() / 60.0;
         mark.relocate(bar.getWidth() * Math.min(1, minutes / whole()), 0);
         told.setText("%d:%02d  ·  %s".formatted(since.toMinutes(), since.toSecondsPart(), verdict(minutes)));

@@ -11,6 +11,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.mobrak.app.Snapshot;
+import org.mobrak.app.Snapshot.PastJob;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.job.Event;
@@ -20,9 +22,7 @@ import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.session.Snapshot;
-import org.mobrak.desktop.session.Snapshot.PastJob;
-import org.mobrak.desktop.session.View;
+import org.mobrak.desktop.parts.View;
 
 /** The page that remembers. */
 public final class LogbookPage implements View {

@@ -12,6 +12,9 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.app.Desk;
+import org.mobrak.app.Session;
+import org.mobrak.app.Snapshot;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.gather.ComeBack;
 import org.mobrak.core.gather.Kept;
@@ -22,11 +25,8 @@ import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
+import org.mobrak.desktop.parts.View;
 import org.mobrak.desktop.plan.Choice;
-import org.mobrak.desktop.session.Desk;
-import org.mobrak.desktop.session.Session;
-import org.mobrak.desktop.session.Snapshot;
-import org.mobrak.desktop.session.View;
 
 /** The register of stock copies, and what it says of coming back. */
 final class CopiesFace implements View {

@@ -12,13 +12,13 @@ import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.app.Session;
+import org.mobrak.app.Snapshot;
 import org.mobrak.desktop.parts.Drops;
 import org.mobrak.desktop.parts.Faces;
 import org.mobrak.desktop.parts.Texts;
+import org.mobrak.desktop.parts.View;
 import org.mobrak.desktop.plan.Choice;
-import org.mobrak.desktop.session.Session;
-import org.mobrak.desktop.session.Snapshot;
-import org.mobrak.desktop.session.View;
 
 /** The page on which files are looked into, gathered and kept. */
 public final class FilesPage implements View {

@@ -10,6 +10,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.app.Desk;
+import org.mobrak.app.Session;
 import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.catalogue.Route.NeededFile;
 import org.mobrak.core.gather.GatherItem;
@@ -20,8 +22,6 @@ import org.mobrak.core.gather.Standing;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.TypedValue;
-import org.mobrak.desktop.session.Desk;
-import org.mobrak.desktop.session.Session;
 
 /** One line of the gathering list in full: what is wanted, what was taken for it, and what a person can do about it. */
 final class GatherCard extends Card {

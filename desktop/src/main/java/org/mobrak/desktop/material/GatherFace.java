@@ -14,6 +14,9 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import org.mobrak.app.Desk;
+import org.mobrak.app.Session;
+import org.mobrak.app.Snapshot;
 import org.mobrak.core.gather.GatherItem;
 import org.mobrak.core.gather.Gathering;
 import org.mobrak.core.gather.Standing;
@@ -23,12 +26,9 @@ import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
+import org.mobrak.desktop.parts.View;
 import org.mobrak.desktop.plan.Choice;
 import org.mobrak.desktop.plan.PlansFace;
-import org.mobrak.desktop.session.Desk;
-import org.mobrak.desktop.session.Session;
-import org.mobrak.desktop.session.Snapshot;
-import org.mobrak.desktop.session.View;
 
 /** The gathering list of the running job or of a plan: what is had, missing, wrong or unchecked. */
 final class GatherFace implements View {

@@ -4,11 +4,11 @@ import java.util.Optional;
 import javafx.scene.control.Label;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
+import org.mobrak.app.Desk;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.material.About;
 import org.mobrak.core.material.Inspection;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.session.Desk;
 
 /** Who the file says it is for and what it brings, beside what the phone is and runs. */
 final class IdentityTable extends GridPane {

@@ -15,6 +15,9 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.app.Desk;
+import org.mobrak.app.Session;
+import org.mobrak.app.Snapshot;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.gather.Kept;
 import org.mobrak.core.identity.Finding;
@@ -26,10 +29,7 @@ import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.session.Desk;
-import org.mobrak.desktop.session.Session;
-import org.mobrak.desktop.session.Snapshot;
-import org.mobrak.desktop.session.View;
+import org.mobrak.desktop.parts.View;
 
 /** The file that lies open: what is wrong with it first, then what is in it, what it would write, and whose it is. */
 final class TableFace implements View {

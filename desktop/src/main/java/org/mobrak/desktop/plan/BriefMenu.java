@@ -10,9 +10,9 @@ import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.app.Session;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.session.Session;
 
 /** Saves or prints a plan on one page. */
 final class BriefMenu extends MenuButton {

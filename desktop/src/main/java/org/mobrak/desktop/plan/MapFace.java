@@ -16,6 +16,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.scene.shape.CubicCurve;
+import org.mobrak.app.Desk;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.identity.Fact;
@@ -24,7 +25,6 @@ import org.mobrak.core.plan.RouteMap;
 import org.mobrak.core.plan.RouteMap.Link;
 import org.mobrak.core.plan.RouteMap.Place;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.session.Desk;
 
 /** The states between the phone as it is and the goal, with the routes that lead from one to the next, drawn. */
 public final class MapFace {

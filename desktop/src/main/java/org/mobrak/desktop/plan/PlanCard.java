@@ -13,13 +13,13 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.app.Desk;
+import org.mobrak.app.Session;
 import org.mobrak.core.plan.Assumption;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.core.plan.Replay;
 import org.mobrak.core.plan.WayBack;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.session.Desk;
-import org.mobrak.desktop.session.Session;
 
 /** One plan: what it trades in a sentence; chosen, also why in this order, the sums, the way back, and the button to take it. */
 final class PlanCard extends VBox {

@@ -11,6 +11,8 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.mobrak.app.Desk;
+import org.mobrak.app.Session;
 import org.mobrak.core.identity.Severity;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Plan;
@@ -19,8 +21,6 @@ import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.session.Desk;
-import org.mobrak.desktop.session.Session;
 
 /** The plans side by side: drawn by time and risk, and as cards. Where there is none, what is in the way and what would do. */
 public final class PlansFace {

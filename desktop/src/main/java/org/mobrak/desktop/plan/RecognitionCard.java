@@ -10,6 +10,8 @@ import javafx.scene.input.ClipboardContent;
 import javafx.scene.layout.FlowPane;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.app.Desk;
+import org.mobrak.app.Session;
 import org.mobrak.core.catalogue.Recognition;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
@@ -17,8 +19,6 @@ import org.mobrak.core.identity.Reading;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.TypedValue;
-import org.mobrak.desktop.session.Desk;
-import org.mobrak.desktop.session.Session;
 
 /** What to do first where the catalogue does not know the phone: read its number, settle it, or write it down. */
 final class RecognitionCard {

@@ -20,16 +20,16 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.app.DrawerEntry;
+import org.mobrak.app.Session;
+import org.mobrak.app.Snapshot;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Severity;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.session.DrawerEntry;
-import org.mobrak.desktop.session.Session;
-import org.mobrak.desktop.session.Snapshot;
-import org.mobrak.desktop.session.View;
+import org.mobrak.desktop.parts.View;
 
 /** The drawer of phones. */
 final class Drawer implements View {

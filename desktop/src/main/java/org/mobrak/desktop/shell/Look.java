@@ -5,7 +5,7 @@ import atlantafx.base.theme.PrimerLight;
 import java.util.Objects;
 import javafx.application.Application;
 import javafx.scene.Scene;
-import org.mobrak.desktop.session.Session;
+import org.mobrak.app.Session;
 
 /** Light or dark, and how large the letters are; both are remembered with the workspace. */
 final class Look {

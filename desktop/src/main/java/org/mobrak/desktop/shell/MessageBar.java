@@ -13,12 +13,12 @@ import javafx.scene.layout.VBox;
 import javafx.util.Duration;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.app.Notice;
+import org.mobrak.app.Progress;
+import org.mobrak.app.Question;
+import org.mobrak.app.Session;
 import org.mobrak.core.identity.VisibleText;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.session.Notice;
-import org.mobrak.desktop.session.Progress;
-import org.mobrak.desktop.session.Question;
-import org.mobrak.desktop.session.Session;
 
 /** Tells what just happened and, when work takes longer than a blink, what is being done and how to stop it. */
 final class MessageBar {

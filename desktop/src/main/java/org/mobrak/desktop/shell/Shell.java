@@ -32,6 +32,9 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.app.Desk;
+import org.mobrak.app.Session;
+import org.mobrak.app.Snapshot;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.desktop.catalogue.CataloguePage;
 import org.mobrak.desktop.fit.WaysPage;
@@ -40,11 +43,8 @@ import org.mobrak.desktop.job.RunPage;
 import org.mobrak.desktop.logbook.LogbookPage;
 import org.mobrak.desktop.material.FilesPage;
 import org.mobrak.desktop.parts.Texts;
+import org.mobrak.desktop.parts.View;
 import org.mobrak.desktop.plan.Choice;
-import org.mobrak.desktop.session.Desk;
-import org.mobrak.desktop.session.Session;
-import org.mobrak.desktop.session.Snapshot;
-import org.mobrak.desktop.session.View;
 
 /** The window's frame, in which the pages hang. */
 public final class Shell {

@@ -2,12 +2,12 @@ package org.mobrak.desktop.shell;
 
 import java.util.List;
 import java.util.Optional;
+import org.mobrak.app.Desk;
+import org.mobrak.app.Snapshot;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.Verdict;
 import org.mobrak.core.gather.Standing;
 import org.mobrak.core.plan.Plan;
-import org.mobrak.desktop.session.Desk;
-import org.mobrak.desktop.session.Snapshot;
 
 /** The stages of the work, in the order in which they are done, with the cautions that go with each. */
 public enum Stage {

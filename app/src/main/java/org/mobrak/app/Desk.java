@@ -1,0 +1,245 @@
+package org.mobrak.app;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Identity;
+import org.mobrak.core.catalogue.KnownPhone;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.fit.FitCheck;
+import org.mobrak.core.fit.NextReading;
+import org.mobrak.core.fit.RouteFit;
+import org.mobrak.core.fit.School;
+import org.mobrak.core.gather.ComeBack;
+import org.mobrak.core.gather.Gathering;
+import org.mobrak.core.gather.Kept;
+import org.mobrak.core.gather.StockCopy;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.Finding;
+import org.mobrak.core.identity.Reading;
+import org.mobrak.core.identity.build.Overlay;
+import org.mobrak.core.identity.build.Ruler;
+import org.mobrak.core.job.Job;
+import org.mobrak.core.job.RunSheet;
+import org.mobrak.core.job.Step;
+import org.mobrak.core.logbook.Dossier;
+import org.mobrak.core.material.Material;
+import org.mobrak.core.material.PartitionNames;
+import org.mobrak.core.material.check.MaterialCheck;
+import org.mobrak.core.material.check.Use;
+import org.mobrak.core.material.check.Yardstick;
+import org.mobrak.core.plan.Account;
+import org.mobrak.core.plan.Brief;
+import org.mobrak.core.plan.Figure;
+import org.mobrak.core.plan.Goal;
+import org.mobrak.core.plan.Limits;
+import org.mobrak.core.plan.Plan;
+import org.mobrak.core.plan.Planner;
+import org.mobrak.core.plan.Replay;
+import org.mobrak.core.plan.RouteMap;
+import org.mobrak.core.plan.Unused;
+import org.mobrak.core.plan.WayBack;
+
+/**
+ * The one phone that lies on the desk, and all that follows from what is known of it.
+ *
+ * @param fits every route but housekeeping, held against the phone
+ * @param dossier all that is on disk of it; the running job's sheet is as strict as its files ask for
+ * @param otherBuilds build numbers worth laying over the phone's own: those the routes for this model know, and older readings
+ * @param asksMode whether nobody can say in what state the phone is: the work rested, or the program began anew amid it
+ * @param gathering what the running job needs on the bench; without one, the first plan
+ */
+public record Desk(
+        Dossier dossier,
+        Identity identity,
+        Wish wish,
+        List<RouteFit> fits,
+        List<NextReading> next,
+        Planner.Answer answer,
+        List<String> otherBuilds,
+        Catalogue catalogue,
+        Stock stock,
+        Optional<Gathering> gathering,
+        boolean asksMode) {
+
+    /**
+     * What lies ready for the phone.
+     *
+     * @param kept every file that was looked into, for whatever phone
+     * @param copies those that bring this phone back
+     */
+    public record Stock(List<Kept> kept, List<StockCopy> copies) {
+        /** The same for a phone whose partitions are called so: the files may have been looked into for another. */
+        Stock by(PartitionNames names) {
+            return new Stock(kept.stream().map(file -> file.by(names)).toList(), copies);
+        }
+    }
+
+    /** What the user wants of the phone and will not put up with; an empty school is the usual one. */
+    public record Wish(Goal goal, Optional<School> school, Limits limits) {
+        /** Permanent root, by whatever leads there. */
+        static Wish usual() {
+            return new Wish(Goal.ROOT, Optional.empty(), Limits.none());
+        }
+    }
+
+    static Desk of(Dossier dossier, Catalogue catalogue, Wish wish, Stock found, Instant opened) {
+        Identity identity = Identity.of(catalogue, dossier.ledger(), dossier.findings());
+        Planner.Answer answer = Planner.plan(wish.goal(), catalogue, identity.facts(), wish.school(), wish.limits());
+        Stock stock = found.by(PartitionNames.of(known(catalogue, identity.facts())));
+        Yardstick against = new Yardstick(identity.facts(), catalogue, wish.school());
+        Optional<Gathering> gathering = gathering(
+                dossier,
+                answer.plans().stream().findFirst().map(plan -> RunSheet.of(plan, catalogue, identity.facts())),
+                against,
+                stock);
+        Optional<Job> strict = dossier.runningJob().flatMap(job -> gathering.map(list -> job.by(list.sheet())));
+        return new Desk(
+                strict.map(dossier::running).orElse(dossier),
+                identity,
+                wish,
+                new FitCheck(catalogue, identity.facts(), wish.school())
+                        .routes().stream()
+                                .filter(fit -> !fit.route().isHousekeeping())
+                                .toList(),
+                Planner.nextReadings(wish.goal(), catalogue, identity.facts(), wish.school()),
+                answer,
+                otherBuilds(catalogue, identity),
+                catalogue,
+                stock,
+                gathering,
+                dossier.runningJob().filter(job -> asksMode(job, opened)).isPresent());
+    }
+
+    private static boolean asksMode(Job job, Instant opened) {
+        boolean begunBefore =
+                job.hasBegun() && job.events().get(job.events().size() - 1).at().isBefore(opened);
+        return begunBefore || job.state().resting().isPresent();
+    }
+
+    /** What is typed before a step without a way back: the phone's model number. */
+    public String confirmation() {
+        return JobEdits.confirmation(this);
+    }
+
+    /** One of the phone's build strings with another laid over it; empty where the other is of no such form. */
+    public Optional<Overlay> overlay(Ruler own, String other) {
+        Facts facts = identity.facts();
+        return Stream.of(Fact.values())
+                .filter(fact -> facts.value(fact).filter(own.text()::equals).isPresent())
+                .flatMap(fact -> catalogue.rulers().of(fact, other.strip(), facts.value(Fact.MAKER)).stream())
+                .flatMap(ruler -> Overlay.of(own, ruler).stream())
+                .findFirst();
+    }
+
+    /** A plan played through from what is known of the phone. */
+    public Replay replay(Plan plan) {
+        return Replay.of(plan, catalogue, identity.facts(), wish.school());
+    }
+
+    /** The sums behind a plan's figures. */
+    public List<Figure> account(Plan plan) {
+        return Account.of(plan, identity.facts());
+    }
+
+    /** How a plan's changes could be taken back. */
+    public List<WayBack> wayBack(Plan plan) {
+        return WayBack.of(plan, catalogue, identity.facts(), wish.school());
+    }
+
+    /** The states on the way to the goal, and what is refused. */
+    public RouteMap map(List<Plan> plans) {
+        return RouteMap.of(answer.goal(), identity.facts(), plans, fits, known());
+    }
+
+    /** A plan on one page. */
+    public Brief brief(Plan plan, LocalDate day) {
+        Facts facts = identity.facts();
+        String model = facts.value(Fact.MODEL).orElse("model not known");
+        String phone = dossier.phone().nickname() + " (" + model + ")";
+        return new Brief(phone, plan, replay(plan), account(plan), wayBack(plan), day);
+    }
+
+    /** What the running job needs on the bench; without one, what a plan would need. */
+    public Optional<Gathering> gathering(Optional<Plan> plan) {
+        boolean asked = dossier.runningJob().isPresent()
+                || plan.equals(answer.plans().stream().findFirst());
+        return asked ? gathering : plan.map(one -> Gathering.of(sheet(one), Set.of(), against(), stock.kept()));
+    }
+
+    private static Optional<Gathering> gathering(
+            Dossier dossier, Optional<RunSheet> sheet, Yardstick against, Stock stock) {
+        Optional<Job> job = dossier.runningJob();
+        Set<String> ticked = job.stream()
+                .flatMap(running -> running.sheet().steps().stream().filter(running::isTicked))
+                .map(Step::id)
+                .collect(Collectors.toSet());
+        return job.map(Job::sheet).or(() -> sheet).map(list -> Gathering.of(list, ticked, against, stock.kept()));
+    }
+
+    private Yardstick against() {
+        return new Yardstick(identity.facts(), catalogue, wish.school());
+    }
+
+    /** The running job's sheet; without one, that of a plan. */
+    public Optional<RunSheet> sheet(Optional<Plan> plan) {
+        return dossier.runningJob().map(Job::sheet).or(() -> plan.map(this::sheet));
+    }
+
+    private RunSheet sheet(Plan plan) {
+        return RunSheet.of(plan, catalogue, identity.facts());
+    }
+
+    /** Why a route that could be taken is in none of the plans. */
+    public String whyUnused(Route route) {
+        return new Unused(answer, catalogue, identity.facts(), wish.school(), wish.limits()).sentence(route);
+    }
+
+    /** Whether what a job writes could be put back. */
+    public List<ComeBack> comeBack(Optional<Plan> plan) {
+        return sheet(plan)
+                .map(sheet -> ComeBack.of(sheet.writes(), identity.facts(), stock.copies()))
+                .orElse(List.of());
+    }
+
+    /** What there is to say of a file for this phone, whatever it is for. */
+    public List<Finding> judge(Material file) {
+        return MaterialCheck.of(Use.lookedAt(file, against()));
+    }
+
+    /** The phone as the catalogue knows it. */
+    public Optional<KnownPhone> known() {
+        return known(catalogue, identity.facts());
+    }
+
+    static Optional<KnownPhone> known(Catalogue catalogue, Facts facts) {
+        return facts.value(Fact.MODEL).flatMap(catalogue::phone);
+    }
+
+    private static List<String> otherBuilds(Catalogue catalogue, Identity identity) {
+        Optional<String> model = identity.facts().value(Fact.MODEL);
+        Stream<String> ofRoutes = catalogue.routes().stream()
+                .flatMap(route -> Stream.concat(
+                        route.fits().phones().stream()
+                                .filter(target ->
+                                        model.filter(target.model()::equals).isPresent())
+                                .flatMap(target -> target.builds().stream()),
+                        route.reports().stream()
+                                .filter(report ->
+                                        model.filter(report.model()::equals).isPresent())
+                                .map(Route.Report::build)));
+        Stream<String> read = identity.ledger().of(Fact.BUILD_NUMBER).stream().map(Reading::value);
+        String own = identity.facts().value(Fact.BUILD_NUMBER).orElse("");
+        return Stream.concat(ofRoutes, read)
+                .filter(build -> !build.equals(own))
+                .distinct()
+                .sorted()
+                .toList();
+    }
+}

@@ -1,0 +1,120 @@
+package org.mobrak.app;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.Supplier;
+import org.mobrak.core.gather.Standing;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.job.Event;
+import org.mobrak.core.job.Job;
+import org.mobrak.core.job.Step;
+import org.mobrak.core.logbook.Dossier;
+import org.mobrak.core.logbook.Logbook;
+
+/** What happens in the job of the phone on the desk; on the worker thread only. */
+final class JobEdits {
+    /** What is typed where the phone's model is not known. */
+    static final String NO_WAY_BACK = "no way back";
+
+    private final Logbook logbook;
+    private final UndoStack undo;
+    private final Function<Desk.Wish, Desk> desk;
+    private final Supplier<Instant> now;
+
+    JobEdits(Logbook logbook, UndoStack undo, Function<Desk.Wish, Desk> desk, Supplier<Instant> now) {
+        this.logbook = logbook;
+        this.undo = undo;
+        this.desk = desk;
+        this.now = now;
+    }
+
+    /**
+     * Sets to work on a step.
+     *
+     * @param typed the phone's model number, where there is no way back from the step
+     */
+    void begin(Step step, String typed, Desk.Wish wish) {
+        Desk standing = desk.apply(wish);
+        Job job = running(standing.dossier());
+        refuseToWork(standing, job, step, typed);
+        logbook.record(job, new Event.Begun(now.get(), step.id()));
+    }
+
+    /** Notes that a step is done, with all that follows from it. */
+    void tick(Step step, String typed, Desk.Wish wish) {
+        Desk standing = desk.apply(wish);
+        Job job = running(standing.dossier());
+        refuseToWork(standing, job, step, typed);
+        List<Event> ticking = job.ticking(step, standing.identity().facts(), now.get());
+        logbook.record(job, ticking);
+        undo.did(new UndoStack.Step(
+                "tick “" + step.title() + "”",
+                () -> logbook.record(job, new Event.Unticked(now.get(), step.id())),
+                () -> logbook.record(job, ticking)));
+    }
+
+    private static void refuseToWork(Desk desk, Job job, Step step, String typed) {
+        refuse(job.objectionToTick(step, desk.identity().facts()).or(() -> objectionOfBench(step, desk)));
+        boolean confirmed = !step.hasNoReturn()
+                || job.begun(step).isPresent()
+                || confirmation(desk).equalsIgnoreCase(typed.strip());
+        refuse(
+                confirmed
+                        ? Optional.empty()
+                        : Optional.of("From this step there is no way back. Type “%s” to confirm it."
+                                .formatted(confirmation(desk))));
+    }
+
+    /** What is typed before a step without a way back: the phone's model number. */
+    static String confirmation(Desk desk) {
+        return desk.identity().facts().value(Fact.MODEL).orElse(NO_WAY_BACK);
+    }
+
+    /** A step that gathers a file is not ticked while the file that was taken for it is wrong. */
+    private static Optional<String> objectionOfBench(Step step, Desk desk) {
+        return desk.gathering(Optional.empty())
+                .flatMap(list -> list.of(step.id()))
+                .filter(item -> item.standing() == Standing.WRONG)
+                .map(item -> "The file on the bench is wrong: " + item.reason());
+    }
+
+    void untick(Step step, Desk.Wish wish) {
+        Job job = running(desk.apply(wish).dossier());
+        refuse(job.objectionToUntick(step));
+        logbook.record(job, new Event.Unticked(now.get(), step.id()));
+    }
+
+    /** Passes a gate that is not open. */
+    void override(Step step, String reason, Desk.Wish wish) {
+        Job job = running(desk.apply(wish).dossier());
+        refuse(job.objectionToOverride(step));
+        refuse(reason.isBlank() ? Optional.of("Say why; it is kept with the job.") : Optional.empty());
+        logbook.record(job, new Event.Overridden(now.get(), step.id(), reason.strip()));
+    }
+
+    /** Notes something that happened besides. */
+    void note(Function<Instant, Event> event, Desk.Wish wish) {
+        logbook.record(running(desk.apply(wish).dossier()), event.apply(now.get()));
+    }
+
+    Notice end(Event.End end, String note, Desk.Wish wish) {
+        Job job = running(desk.apply(wish).dossier());
+        logbook.record(job, new Event.Ended(now.get(), end, note.strip()));
+        undo.forget();
+        return new Notice(
+                false, "The job is in the logbook: %s.".formatted(end.name().toLowerCase(Locale.ROOT)));
+    }
+
+    private static void refuse(Optional<String> objection) {
+        objection.ifPresent(why -> {
+            throw new IllegalStateException(why);
+        });
+    }
+
+    private static Job running(Dossier dossier) {
+        return dossier.runningJob().orElseThrow(() -> new IllegalStateException("No job runs on this phone."));
+    }
+}

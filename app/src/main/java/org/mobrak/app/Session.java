@@ -1,0 +1,351 @@
+package org.mobrak.app;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.Executor;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import java.util.function.UnaryOperator;
+import org.mobrak.core.catalogue.Difference;
+import org.mobrak.core.fit.School;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Reading;
+import org.mobrak.core.identity.reader.TextIntake;
+import org.mobrak.core.job.Event;
+import org.mobrak.core.job.Step;
+import org.mobrak.core.logbook.Intake;
+import org.mobrak.core.logbook.PhoneRecord;
+import org.mobrak.core.plan.Goal;
+import org.mobrak.core.plan.Limits;
+import org.mobrak.core.plan.Plan;
+import org.mobrak.link.PhoneLink;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/**
+ * One user at one workspace. Methods are called on the thread that draws and return at once; the work is done on one worker
+ * thread, in order, and shows in the next snapshot.
+ */
+public final class Session implements AutoCloseable {
+    private static final Logger LOG = LoggerFactory.getLogger(Session.class);
+
+    private final Path folder;
+    private final Path cache;
+    private final PhoneLink link;
+    private final Clock clock;
+    private final Executor drawing;
+    private final Workers workers;
+    private final FileDesk files;
+
+    // These belong to the worker thread.
+    private Workbench bench;
+    private final Map<Optional<PhoneRecord>, Desk.Wish> wishes = new HashMap<>();
+
+    /** Something that has nothing to tell when it went well. */
+    private interface Quiet {
+        void run() throws IOException;
+    }
+
+    /**
+     * A session on a workspace.
+     *
+     * @param cache where what was read of catalogues may be kept, outside of the workspace
+     * @param drawing runs what is to be done on the thread that draws
+     */
+    public Session(Path folder, Path cache, PhoneLink link, Clock clock, Executor drawing) {
+        this.folder = folder;
+        this.cache = cache;
+        this.link = link;
+        this.clock = clock;
+        this.drawing = drawing;
+        this.workers = new Workers(this::look, drawing);
+        this.files = new FileDesk(workers, () -> bench, folder, clock);
+    }
+
+    /** The time by which events are written down. */
+    public Instant now() {
+        return clock.instant();
+    }
+
+    /** What the window shows; null until the workspace is open. */
+    public Observed<Snapshot> snapshot() {
+        return workers.snapshot;
+    }
+
+    public Observed<Optional<Notice>> notice() {
+        return workers.notice;
+    }
+
+    /** What the user must decide before it goes on; empty mostly. */
+    public Observed<Optional<Question>> question() {
+        return workers.question;
+    }
+
+    /** What the worker is doing, in a few words; empty while it rests. */
+    public Observed<Optional<String>> work() {
+        return workers.work;
+    }
+
+    /** How far the reading of a file has come; empty while none is read. */
+    public Observed<Optional<Progress>> progress() {
+        return workers.progress;
+    }
+
+    /** What is done with files. */
+    public FileDesk files() {
+        return files;
+    }
+
+    public void open() {
+        change("Opening the workspace", () -> bench = Workbench.open(folder, cache, link, clock));
+    }
+
+    public void pick(PhoneRecord phone) {
+        change("Looking at " + phone.nickname(), () -> bench.lay(phone));
+    }
+
+    public void addPhone(String nickname) {
+        change("Adding a phone", () -> bench.addPhone(nickname));
+    }
+
+    /** Takes a text in from the clipboard or a text field. */
+    public void takePasted(String text) {
+        asking("Reading the text", () -> bench.offer(List.of(TextIntake.pasted(text))));
+    }
+
+    public void takeFiles(List<Path> files) {
+        String what = files.size() == 1 ? files.get(0).getFileName().toString() : files.size() + " files";
+        asking("Reading " + what, () -> bench.takeFiles(files));
+    }
+
+    public void takeTyped(Fact fact, String value) {
+        telling("Noting " + fact.label(), () -> bench.readings().takeTyped(fact, value));
+    }
+
+    /** Asks a phone on the cable for everything it can say. */
+    public void takeFromCable(String seen) {
+        asking("Asking " + seen, () -> bench.takeFromCable(seen));
+    }
+
+    /** Notes several things that a person read, all or none. */
+    public void takeByHand(Map<Fact, String> said) {
+        telling("Noting the readings", () -> bench.readings().takeByHand(said));
+    }
+
+    /** No longer lets a reading count; it is kept, with the reason. */
+    public void setAside(Reading reading, String reason) {
+        telling("Setting a reading aside", () -> bench.readings().setAside(reading, reason));
+    }
+
+    /** Takes a whole text out of the phone's readings. */
+    public void takeOut(Intake text) {
+        telling("Taking a text out", () -> bench.readings().takeOut(text));
+    }
+
+    /** Lets a reading that was set aside count again. */
+    public void letCount(Reading reading) {
+        telling("Letting a reading count", () -> bench.readings().letCount(reading));
+    }
+
+    /** Sets a misread reading aside and notes what it should have said. */
+    public void correct(Reading reading, String value) {
+        telling("Correcting a reading", () -> bench.readings().correct(reading, value));
+    }
+
+    /** Answers the question that is open. */
+    public void answer(Question.Answer answer) {
+        Question asked = workers.closeQuestion().orElseThrow();
+        telling("Putting the readings away", () -> bench.answer(asked, answer));
+    }
+
+    public void undo() {
+        change("Undoing", () -> bench.undo());
+    }
+
+    public void redo() {
+        change("Redoing", () -> bench.redo());
+    }
+
+    /** What is wanted of the phone on the desk; every phone has its own. */
+    public void wish(Goal goal) {
+        wish(wish -> new Desk.Wish(goal, wish.school(), wish.limits()));
+    }
+
+    public void wish(Optional<School> school) {
+        wish(wish -> new Desk.Wish(wish.goal(), school, wish.limits()));
+    }
+
+    public void wish(Limits limits) {
+        wish(wish -> new Desk.Wish(wish.goal(), wish.school(), limits));
+    }
+
+    private void wish(UnaryOperator<Desk.Wish> other) {
+        change("Weighing the ways", () -> wishes.put(bench.picked(), other.apply(wish())));
+    }
+
+    private Desk.Wish wish() {
+        return wishes.getOrDefault(bench.picked(), Desk.Wish.usual());
+    }
+
+    /** Saves a plan on one page, as HTML or Markdown by the file's ending. */
+    public void saveBrief(Plan plan, Path file) {
+        telling("Saving the brief", () -> bench.saveBrief(plan, file, wish()));
+    }
+
+    /** A plan on one page as plain text, for printing; dated today. */
+    public String briefOf(Desk desk, Plan plan) {
+        return desk.brief(plan, LocalDate.now(clock)).text();
+    }
+
+    /** Tells the user something that no work brought about. */
+    public void tell(String text) {
+        workers.notice.set(Optional.of(new Notice(true, text)));
+    }
+
+    /** Holds another catalogue, a folder or a zip, against this workspace's. */
+    public void compareCatalogue(Path other) {
+        change("Comparing catalogues", () -> bench.compareCatalogue(other));
+    }
+
+    /** Takes entries of the catalogue that was compared. */
+    public void takeEntries(List<Difference> entries) {
+        telling("Taking entries", () -> bench.takeEntries(entries));
+    }
+
+    /** Puts the other catalogue away. */
+    public void leaveCatalogue() {
+        change("Putting the other catalogue away", () -> bench.leaveCatalogue());
+    }
+
+    /** Writes the run sheet of a plan and starts the job. */
+    public void start(Plan plan) {
+        change("Writing the run sheet", () -> bench.start(plan, wish()));
+    }
+
+    /**
+     * Sets to work on a step; from then on what it writes is not known until it is done.
+     *
+     * @param typed the phone's model number, where there is no way back from the step
+     */
+    public void begin(Step step, String typed) {
+        change("Beginning a step", () -> bench.jobs().begin(step, typed, wish()));
+    }
+
+    /** Ticks a step, if it may be ticked; the snapshot shows it only when it is on disk. */
+    public void tick(Step step, String typed) {
+        change("Noting the tick", () -> bench.jobs().tick(step, typed, wish()));
+    }
+
+    /** Ticks a step from which there is a way back. */
+    public void tick(Step step) {
+        tick(step, "");
+    }
+
+    public void untick(Step step) {
+        change("Taking the tick back", () -> bench.jobs().untick(step, wish()));
+    }
+
+    /** Passes a gate that is not open, for a reason that is kept. */
+    public void override(Step step, String reason) {
+        change("Passing a gate", () -> bench.jobs().override(step, reason, wish()));
+    }
+
+    /** The sign of a step did not come; empty where nothing else is known of what was seen. */
+    public void missed(Step step, String instead) {
+        note(at -> new Event.SignMissed(at, step.id(), instead));
+    }
+
+    /** Keeps a note with a step. */
+    public void note(Step step, String text) {
+        note(at -> new Event.Noted(at, step.id(), text.strip()));
+    }
+
+    public void pause(String why) {
+        note(at -> new Event.Paused(at, why.strip()));
+    }
+
+    /** Goes on, with the phone in a mode that was looked up. */
+    public void resume(String mode) {
+        note(at -> new Event.Resumed(at, mode));
+    }
+
+    private void note(Function<Instant, Event> event) {
+        change("Noting what happened", () -> bench.jobs().note(event, wish()));
+    }
+
+    /** Ends the job on the desk; it goes to the logbook for good. */
+    public void end(Event.End end, String note) {
+        telling("Closing the job", () -> bench.jobs().end(end, note, wish()));
+    }
+
+    /** Remembers how the desk was left. */
+    public void remember(String name, String value) {
+        workers.quietly(() ->
+                Optional.ofNullable(bench).ifPresent(open -> open.logbook().putSetting(name, value)));
+    }
+
+    /** What was remembered, told on the thread that draws. */
+    public void recall(String name, Consumer<String> whoever) {
+        workers.quietly(() -> Optional.ofNullable(bench)
+                .flatMap(open -> open.logbook().setting(name))
+                .ifPresent(value -> drawing.execute(() -> whoever.accept(value))));
+    }
+
+    /** Stops what is running; what was on disk by then stays. */
+    public void cancel() {
+        workers.cancel();
+    }
+
+    public void dismiss() {
+        workers.notice.set(Optional.empty());
+    }
+
+    /** Waits for the work in hand, then gives the workspace free. */
+    @Override
+    public void close() {
+        workers.quietly(this::closeBench);
+        workers.close();
+        files.close();
+    }
+
+    private void closeBench() {
+        try {
+            if (bench != null) {
+                bench.close();
+            }
+        } catch (IOException unimportant) {
+            LOG.warn("The lock could not be given back; it ends with the program", unimportant);
+        }
+    }
+
+    private void change(String what, Quiet change) {
+        telling(what, () -> {
+            change.run();
+            return null;
+        });
+    }
+
+    private void telling(String what, Callable<Notice> change) {
+        asking(
+                what,
+                () -> Optional.ofNullable(change.call()).map(Outcome.Told::new).orElse(null));
+    }
+
+    /** One command is one unit of work: what it wrote before it failed is not kept. */
+    private void asking(String what, Callable<Outcome> change) {
+        workers.ask(what, () -> bench == null ? change.call() : bench.logbook().together(change));
+    }
+
+    /** On the worker thread. */
+    private Optional<Snapshot> look() {
+        return Optional.ofNullable(bench).map(open -> open.look(wish()));
+    }
+}

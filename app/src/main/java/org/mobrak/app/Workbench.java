@@ -1,0 +1,348 @@
+package org.mobrak.app;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Difference;
+import org.mobrak.core.catalogue.Identity;
+import org.mobrak.core.catalogue.PartitionClass;
+import org.mobrak.core.gather.Kept;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.Finding;
+import org.mobrak.core.identity.check.PhoneSorting;
+import org.mobrak.core.identity.check.PhoneSorting.Heap;
+import org.mobrak.core.identity.reader.RawText;
+import org.mobrak.core.identity.reader.TextIntake;
+import org.mobrak.core.job.JobPlan;
+import org.mobrak.core.job.RunSheet;
+import org.mobrak.core.logbook.Dossier;
+import org.mobrak.core.logbook.Logbook;
+import org.mobrak.core.logbook.PhoneRecord;
+import org.mobrak.core.logbook.Workspace;
+import org.mobrak.core.material.PartitionNames;
+import org.mobrak.core.plan.Brief;
+import org.mobrak.core.plan.Plan;
+import org.mobrak.link.Answer;
+import org.mobrak.link.PhoneLink;
+
+/**
+ * The work itself, on the worker thread only. Each method changes what is on disk and gives what to tell the user; a refusal
+ * is an exception whose message is for the user.
+ */
+final class Workbench implements AutoCloseable {
+    private static final String LAST_PHONE = "phone";
+
+    private final Workspace workspace;
+    private final Shelf shelf;
+    private final Bin bin;
+    private final ReadingEdits readings;
+    private final PhoneLink link;
+    private final Clock clock;
+    private final UndoStack undo = new UndoStack();
+    private final JobEdits jobs;
+    private final Instant opened;
+    private final Map<Long, Dossier> dossiers = new HashMap<>();
+    private final Map<Long, DrawerEntry> entries = new HashMap<>();
+    /** Only another program makes rows that cannot be read, so once is enough. */
+    private final List<Finding> unread;
+
+    private Optional<PhoneRecord> picked;
+
+    private Workbench(Workspace workspace, PhoneLink link, Clock clock) {
+        this.workspace = workspace;
+        this.shelf = new Shelf(workspace);
+        this.bin = new Bin(workspace.logbook().materials(), undo);
+        this.readings = new ReadingEdits(workspace.logbook(), undo, this::phone, this::now);
+        this.jobs = new JobEdits(workspace.logbook(), undo, this::desk, this::now);
+        this.link = link;
+        this.clock = clock;
+        this.opened = clock.instant();
+        this.unread = logbook().unread();
+        String last = logbook().setting(LAST_PHONE).orElse("");
+        List<PhoneRecord> phones = logbook().phones();
+        this.picked = phones.stream()
+                .filter(phone -> String.valueOf(phone.id()).equals(last))
+                .findFirst()
+                .or(() -> phones.stream().findFirst());
+    }
+
+    /** Opens a workspace with the phone on the desk that was there last. */
+    static Workbench open(Path folder, Path cache, PhoneLink link, Clock clock) throws IOException {
+        return new Workbench(Workspace.open(folder, cache), link, clock);
+    }
+
+    Logbook logbook() {
+        return workspace.logbook();
+    }
+
+    void lay(PhoneRecord phone) {
+        picked = Optional.of(phone);
+        undo.forget();
+        logbook().putSetting(LAST_PHONE, String.valueOf(phone.id()));
+    }
+
+    void addPhone(String nickname) {
+        if (nickname.isBlank()) {
+            throw new IllegalArgumentException("The phone needs a name, for example the hive it will go to.");
+        }
+        Optional<PhoneRecord> before = picked;
+        PhoneRecord added = logbook().addPhone(nickname.strip(), now());
+        lay(added);
+        undoableAdding("adding “" + added.nickname() + "”", List.of(added), before);
+    }
+
+    private void undoableAdding(String name, List<PhoneRecord> added, Optional<PhoneRecord> before) {
+        undo.did(new UndoStack.Step(
+                name,
+                () -> {
+                    added.forEach(phone -> logbook().withdraw(phone, now()));
+                    picked = before;
+                },
+                () -> {
+                    added.forEach(logbook()::restore);
+                    picked = Optional.of(added.get(added.size() - 1));
+                }));
+    }
+
+    /** All named files or none: the first that cannot be read stops it before anything is kept. */
+    Outcome takeFiles(List<Path> files) throws IOException {
+        FilePicker picked = FilePicker.read(files);
+        Outcome outcome = offer(picked.texts());
+        if (picked.passedOver() == 0 || !(outcome instanceof Outcome.Told told)) {
+            return outcome;
+        }
+        String more = " %d files held no reading and were passed over.".formatted(picked.passedOver());
+        return new Outcome.Told(new Notice(told.notice().bad(), told.notice().text() + more));
+    }
+
+    /** Takes texts in, unless they are not all of the phone on the desk; then it asks before anything is mixed. */
+    Outcome offer(List<RawText> texts) {
+        List<Heap> heaps = PhoneSorting.sort(texts);
+        Facts facts = identity().facts();
+        if (heaps.size() < 2 && !PhoneSorting.isAnotherPhone(facts, texts)) {
+            return new Outcome.Told(readings.take(texts));
+        }
+        return new Outcome.Asked(Question.about(heaps, phone(), facts.value(Fact.MODEL)));
+    }
+
+    Notice answer(Question question, Question.Answer answer) {
+        return switch (answer) {
+            case LEAVE -> new Notice(false, "Left as it was; nothing was taken in.");
+            case SAME_PHONE -> takeAsSame(question);
+            case NEW_PHONES -> takeAsNew(question.heaps());
+        };
+    }
+
+    /** Another phone may lie on the desk by now. */
+    private Notice takeAsSame(Question question) {
+        if (picked.filter(question.phone()::equals).isEmpty()) {
+            lay(question.phone());
+        }
+        return readings.take(
+                question.heaps().stream().flatMap(heap -> heap.texts().stream()).toList());
+    }
+
+    private Notice takeAsNew(List<Heap> heaps) {
+        Optional<PhoneRecord> before = picked;
+        List<PhoneRecord> added = new ArrayList<>();
+        for (Heap heap : heaps) {
+            PhoneRecord phone = logbook().addPhone("New: " + Question.nameOf(heap), now());
+            heap.texts().forEach(text -> logbook().take(phone, text, now()));
+            added.add(phone);
+        }
+        lay(added.get(added.size() - 1));
+        String count = added.size() == 1 ? "1 phone" : added.size() + " phones";
+        undoableAdding("adding " + count, added, before);
+        return new Notice(false, count + " put in the drawer.");
+    }
+
+    /** Asks a phone on the cable for everything it can say. */
+    Outcome takeFromCable(String seen) throws IOException, InterruptedException {
+        List<RawText> texts = new ArrayList<>();
+        for (PhoneLink.Question question : PhoneLink.Question.values()) {
+            Answer answer = link.ask(seen, question);
+            if (answer instanceof Answer.Silence silence) {
+                return new Outcome.Told(new Notice(true, silence.why() + " " + silence.remedy()));
+            }
+            RawText text = TextIntake.pasted(((Answer.Text) answer).text());
+            texts.add(new RawText(seen + ", " + question.label(), text.text(), text.findings()));
+        }
+        return offer(texts);
+    }
+
+    void undo() {
+        undo.undo();
+    }
+
+    void redo() {
+        undo.redo();
+    }
+
+    Optional<PhoneRecord> picked() {
+        return picked;
+    }
+
+    Notice saveBrief(Plan plan, Path file, Desk.Wish wish) throws IOException {
+        Brief brief = desk(dossier(), wish).brief(plan, LocalDate.now(clock));
+        boolean markdown = file.toString().endsWith(".md");
+        try {
+            Files.writeString(file, markdown ? brief.markdown() : brief.html());
+        } catch (IOException refused) {
+            throw new IOException(file + " cannot be written; choose another folder.", refused);
+        }
+        return new Notice(false, "Saved: " + file);
+    }
+
+    void compareCatalogue(Path other) throws IOException {
+        shelf.compare(other);
+    }
+
+    void leaveCatalogue() throws IOException {
+        shelf.close();
+    }
+
+    Notice takeEntries(List<Difference> entries) throws IOException {
+        undo.did(shelf.take(entries, LocalDate.now(clock), dossiers::clear));
+        dossiers.clear();
+        String count = entries.size() == 1 ? "1 entry" : entries.size() + " entries";
+        return new Notice(false, count + " taken. Undo puts everything back as it was.");
+    }
+
+    void start(Plan plan, Desk.Wish wish) {
+        Facts facts = identity().facts();
+        JobPlan keeping = JobPlan.of(
+                plan,
+                wish.school().map(school -> school.name().toLowerCase(Locale.ROOT)),
+                wish.limits().words(),
+                facts);
+        logbook().start(phone(), keeping, RunSheet.of(plan, catalogue(), facts), now());
+        undo.forget();
+    }
+
+    ReadingEdits readings() {
+        return readings;
+    }
+
+    Bin bin() {
+        return bin;
+    }
+
+    Path folder() {
+        return workspace.folder();
+    }
+
+    /** What the partitions of the phone on the desk are called. */
+    PartitionNames partitionNames() {
+        return PartitionNames.of(
+                picked.flatMap(phone -> Desk.known(catalogue(), identity().facts())));
+    }
+
+    /** Registers a file as a copy that brings the phone on the desk back; it is of the build the phone runs. */
+    Notice register(Kept file, PartitionClass covers) {
+        Facts facts = identity().facts();
+        String build = facts.value(Fact.BUILD_NUMBER)
+                .orElseThrow(
+                        () -> new IllegalStateException(
+                                "The phone's build number is not known; read it first, or the copy cannot be told from another."));
+        return bin.register(phone(), file, covers, facts.value(Fact.MODEL).orElse(""), build, now());
+    }
+
+    JobEdits jobs() {
+        return jobs;
+    }
+
+    /** The phone on the desk as it is shown, for whoever must judge by it. */
+    private Desk desk(Desk.Wish wish) {
+        return desk(dossier(), wish);
+    }
+
+    /** Everything as it stands on disk now. */
+    Snapshot look(Desk.Wish wish) {
+        List<Dossier> dossiers = logbook().phones().stream().map(this::current).toList();
+        Optional<Desk> desk = picked.flatMap(phone -> dossiers.stream()
+                        .filter(dossier -> dossier.phone().equals(phone))
+                        .findFirst())
+                .map(dossier -> desk(dossier, wish));
+        PartitionNames names = PartitionNames.of(desk.flatMap(Desk::known));
+        return new Snapshot(
+                workspace.folder(),
+                dossiers.stream()
+                        .map(dossier -> entries.get(dossier.phone().id()))
+                        .toList(),
+                unread,
+                desk,
+                past(dossiers),
+                link.seen(),
+                shelf.look(),
+                bin.table(desk.map(one -> one.stock().kept()).orElseGet(bin::kept))
+                        .map(table -> table.by(names)),
+                undo.nextUndo(),
+                undo.nextRedo());
+    }
+
+    private Desk desk(Dossier dossier, Desk.Wish wish) {
+        Desk.Stock stock = new Desk.Stock(bin.kept(), bin.copies(dossier.phone()));
+        return Desk.of(dossier, catalogue(), wish, stock, opened);
+    }
+
+    /** Only the phone on the desk changes; the others are as they were when they last lay there. */
+    private Dossier current(PhoneRecord phone) {
+        boolean known = dossiers.containsKey(phone.id())
+                && !picked.filter(phone::equals).isPresent();
+        if (!known) {
+            Dossier fresh = logbook().dossier(phone);
+            dossiers.put(phone.id(), fresh);
+            entries.put(phone.id(), DrawerEntry.of(fresh, catalogue()));
+        }
+        return dossiers.get(phone.id());
+    }
+
+    private static List<Snapshot.PastJob> past(List<Dossier> dossiers) {
+        return dossiers.stream()
+                .flatMap(dossier -> dossier.jobs().stream()
+                        .filter(job -> job.end().isPresent())
+                        .map(job -> new Snapshot.PastJob(dossier.phone(), job)))
+                .sorted(Comparator.comparing((Snapshot.PastJob past) ->
+                                past.job().end().orElseThrow().at())
+                        .reversed())
+                .toList();
+    }
+
+    private Catalogue catalogue() {
+        return workspace.catalogue().catalogue();
+    }
+
+    private PhoneRecord phone() {
+        return picked.orElseThrow(() -> new IllegalStateException("Add a phone to the drawer first."));
+    }
+
+    private Identity identity() {
+        return Identity.of(catalogue(), dossier().ledger(), List.of());
+    }
+
+    private Dossier dossier() {
+        return logbook().dossier(phone());
+    }
+
+    Instant now() {
+        return clock.instant();
+    }
+
+    @Override
+    public void close() throws IOException {
+        shelf.close();
+        workspace.close();
+    }
+}

@@ -1,0 +1,231 @@
+package org.mobrak.app;
+
+import java.io.IOException;
+import java.nio.channels.ClosedByInterruptException;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Supplier;
+import org.mobrak.core.logbook.FullDisk;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+
+/**
+ * The session's two threads, and what the window sees of them. The worker changes the logbook, one thing after the other; the
+ * reader reads files that may be large, so that the rest of the work goes on meanwhile. Methods are called on the thread that
+ * draws unless they say otherwise.
+ */
+final class Workers implements AutoCloseable {
+    private static final Logger LOG = LoggerFactory.getLogger(Workers.class);
+    private static final int PATIENCE_SECONDS = 10;
+
+    final Observed<Snapshot> snapshot = new Observed<>(null);
+    final Observed<Optional<Notice>> notice = new Observed<>(Optional.empty());
+    final Observed<Optional<Question>> question = new Observed<>(Optional.empty());
+    final Observed<Optional<Progress>> progress = new Observed<>(Optional.empty());
+    final Observed<Optional<String>> work = new Observed<>(Optional.empty());
+
+    private final ExecutorService worker = Executors.newSingleThreadExecutor(task -> new Thread(task, "worker"));
+    private final ExecutorService reader = Executors.newSingleThreadExecutor(task -> new Thread(task, "reader"));
+    private final Supplier<Optional<Snapshot>> look;
+    private final Executor drawing;
+
+    // These belong to the thread that draws.
+    private final Deque<Handle> asked = new ArrayDeque<>();
+    private final Deque<Question> questions = new ArrayDeque<>();
+
+    /** Something that was asked for and is not done yet; it can be stopped whatever was asked since. */
+    private static final class Handle {
+        private final String what;
+        private Work work;
+
+        Handle(String what) {
+            this.what = what;
+        }
+    }
+
+    /** What is done with what was read, on the worker thread; null where there is nothing to tell. */
+    interface Keeping<T> {
+        Notice keep(T found) throws IOException;
+    }
+
+    /**
+     * The two threads.
+     *
+     * @param look how everything stands, asked on the worker thread after each change
+     * @param drawing runs what is to be done on the thread that draws
+     */
+    Workers(Supplier<Optional<Snapshot>> look, Executor drawing) {
+        this.look = look;
+        this.drawing = drawing;
+    }
+
+    /** Makes a change; what it gives is told, if it gives anything. */
+    void ask(String what, Callable<Outcome> change) {
+        notice.set(Optional.empty());
+        Handle handle = new Handle(what);
+        handle.work = new Work(() -> finish(handle, change), () -> finish(handle, Workers::cancelled));
+        start(worker, handle);
+    }
+
+    /** Reads on the reader's thread, then changes on the worker's; a reading that was cancelled changes nothing. */
+    <T> void read(String what, Callable<T> reading, Keeping<T> keeping) {
+        notice.set(Optional.empty());
+        Handle handle = new Handle(what);
+        handle.work = new Work(
+                () -> {
+                    Callable<Outcome> change = afterwards(reading, keeping);
+                    worker.execute(() -> finish(handle, change));
+                    drawing.execute(() -> progress.set(Optional.empty()));
+                },
+                () -> worker.execute(() -> finish(handle, Workers::cancelled)));
+        start(reader, handle);
+    }
+
+    private void start(ExecutorService thread, Handle handle) {
+        asked.add(handle);
+        tellWork();
+        thread.execute(handle.work);
+    }
+
+    /** What is shown as being done is what was asked first of what is not done yet. */
+    private void tellWork() {
+        work.set(Optional.ofNullable(asked.peek()).map(handle -> handle.what));
+    }
+
+    /** What remains to be done once the reading is over; of one that failed, to tell so. */
+    private static <T> Callable<Outcome> afterwards(Callable<T> reading, Keeping<T> keeping) {
+        try {
+            T found = reading.call();
+            return () -> Optional.ofNullable(keeping.keep(found))
+                    .map(Outcome.Told::new)
+                    .orElse(null);
+        } catch (Exception failed) {
+            return () -> {
+                throw failed;
+            };
+        } catch (Error broken) {
+            return () -> {
+                throw new IllegalStateException(broken.toString(), broken);
+            };
+        }
+    }
+
+    private static Outcome cancelled() throws InterruptedException {
+        throw new InterruptedException("stopped by the user");
+    }
+
+    /** Does something on the thread that draws. */
+    void draw(Runnable task) {
+        drawing.execute(task);
+    }
+
+    /** Does something on the worker thread that the window need not wait for. */
+    void quietly(Runnable task) {
+        worker.execute(task);
+    }
+
+    /** Asks something of the worker thread, from the reader's. */
+    <T> T fromWorker(Callable<T> question) throws IOException {
+        try {
+            return worker.submit(question).get();
+        } catch (InterruptedException cancelled) {
+            throw new ClosedByInterruptException();
+        } catch (ExecutionException failed) {
+            throw new IllegalStateException(failed.getCause());
+        }
+    }
+
+    /** Stops what is shown as being done, also when other things were asked since; what was on disk by then stays. */
+    void cancel() {
+        Optional.ofNullable(asked.peek()).ifPresent(handle -> handle.work.stop());
+    }
+
+    /** The question that was open is answered, or need not be; the next one comes up. */
+    Optional<Question> closeQuestion() {
+        Optional<Question> closed = Optional.ofNullable(questions.poll());
+        question.set(Optional.ofNullable(questions.peek()));
+        return closed;
+    }
+
+    /** On the worker thread: makes a change and shows how everything stands after it. */
+    private void finish(Handle handle, Callable<Outcome> change) {
+        Optional<Outcome> outcome = attempt(handle.what, change);
+        // A cancelled task leaves its mark on the thread, and the database must not see it.
+        Thread.interrupted();
+        try {
+            Optional<Snapshot> next = look.get();
+            drawing.execute(() -> show(handle, next, outcome));
+        } catch (RuntimeException | Error unreadable) {
+            // What was shown last stays; the window must not seem to wait for ever.
+            Optional<Outcome> told = told(handle.what, unreadable);
+            drawing.execute(() -> show(handle, Optional.empty(), told));
+        }
+    }
+
+    private void show(Handle handle, Optional<Snapshot> next, Optional<Outcome> outcome) {
+        next.ifPresent(snapshot::set);
+        outcome.ifPresent(known -> {
+            if (known instanceof Outcome.Told told) {
+                notice.set(Optional.of(told.notice()));
+            } else if (known instanceof Outcome.Asked one) {
+                questions.add(one.question());
+                question.set(Optional.of(questions.peek()));
+            }
+        });
+        asked.remove(handle);
+        tellWork();
+    }
+
+    private static Optional<Outcome> attempt(String what, Callable<Outcome> change) {
+        try {
+            return Optional.ofNullable(change.call());
+        } catch (ClosedByInterruptException | InterruptedException cancelled) {
+            return told(false, what + " was cancelled; nothing was changed.");
+        } catch (Exception | Error failed) {
+            return told(what, failed);
+        }
+    }
+
+    private static Optional<Outcome> told(String what, Throwable failed) {
+        Optional<String> full = FullDisk.explains(failed);
+        if (full.isPresent()) {
+            LOG.warn(what, failed);
+            return told(true, full.get());
+        }
+        boolean refused = failed instanceof IOException
+                || failed instanceof IllegalArgumentException
+                || failed instanceof IllegalStateException;
+        if (refused) {
+            LOG.info("{}: {}", what, failed.getMessage());
+            return told(true, failed.getMessage());
+        }
+        LOG.error(what, failed);
+        return told(true, what + " failed; the log says why. Nothing was lost.");
+    }
+
+    private static Optional<Outcome> told(boolean bad, String text) {
+        return Optional.of(new Outcome.Told(new Notice(bad, text)));
+    }
+
+    /** Stops reading and waits for the work in hand. */
+    @Override
+    public void close() {
+        reader.shutdownNow();
+        worker.shutdown();
+        try {
+            reader.awaitTermination(PATIENCE_SECONDS, TimeUnit.SECONDS);
+            if (!worker.awaitTermination(PATIENCE_SECONDS, TimeUnit.SECONDS)) {
+                worker.shutdownNow();
+            }
+        } catch (InterruptedException stopped) {
+            Thread.currentThread().interrupt();
+        }
+    }
+}
