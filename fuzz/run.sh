@@ -107,7 +107,7 @@ jazzer() {
 # tell KIND: adds this run's executions to the sum and says what it was.
 tell() {
   local kind=$1 log=$work/$1/log executions features edges before=0
-  executions=$(awk '/stat::number_of_executed_units/ {sum += $2} END {print sum}' "$log")
+  executions=$(awk '/stat::number_of_executed_units/ {last = $2} END {print last}' "$log")
   edges=$(grep -oE 'cov: [0-9]+' "$log" | tail -n 1 | cut -d' ' -f2) || true
   features=$(grep -oE 'ft: [0-9]+' "$log" | tail -n 1 | cut -d' ' -f2) || true
   touch "$done_file"
@@ -115,7 +115,7 @@ tell() {
   { grep -v "^$kind	" "$done_file" || true; printf '%s\t%s\t%s\t%s\n' "$kind" $((${before:-0} + ${executions:-0})) "${edges:-0}" "${features:-0}"; } |
     sort >"$done_file.new"
   mv "$done_file.new" "$done_file"
-  echo "$kind: ${executions:-0} inputs, $(awk '/average_exec_per_sec/ {print $2}' "$log") a second; $edges edges reached, $features features" >&2
+  echo "$kind: ${executions:-0} inputs, $(awk '/average_exec_per_sec/ {last = $2} END {print last}' "$log") a second; $edges edges reached, $features features" >&2
 }
 
 seeds=$work/seeds

@@ -5,7 +5,6 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -47,7 +46,7 @@ public final class Session implements AutoCloseable {
 
     // These belong to the worker thread.
     private Workbench bench;
-    private final Map<Optional<PhoneRecord>, Desk.Wish> wishes = new HashMap<>();
+    private Optional<Desk.Wish> withoutPhone = Optional.empty();
 
     /** Something that has nothing to tell when it went well. */
     private interface Quiet {
@@ -188,11 +187,18 @@ public final class Session implements AutoCloseable {
     }
 
     private void wish(UnaryOperator<Desk.Wish> other) {
-        change("Weighing the ways", () -> wishes.put(bench.picked(), other.apply(wish())));
+        change("Weighing the ways", () -> {
+            Desk.Wish wish = other.apply(wish());
+            Optional<PhoneRecord> phone = bench.picked();
+            phone.ifPresent(one -> Wishes.keep(bench.logbook(), one, wish));
+            withoutPhone = phone.isPresent() ? withoutPhone : Optional.of(wish);
+        });
     }
 
     private Desk.Wish wish() {
-        return wishes.getOrDefault(bench.picked(), Desk.Wish.usual());
+        return bench.picked().isEmpty()
+                ? withoutPhone.orElseGet(Desk.Wish::usual)
+                : Wishes.of(bench.logbook(), bench.picked());
     }
 
     /** Saves a plan on one page, as HTML or Markdown by the file's ending. */

@@ -49,6 +49,7 @@ final class PlanCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
+        wanted.check();
         Catalogue catalogue = inputs.catalogue(mobrak);
         Facts facts = inputs.identity(mobrak, catalogue).facts();
         Answer answer = new Answer(

@@ -51,6 +51,7 @@ final class SheetCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
+        wanted.check();
         Catalogue catalogue = inputs.catalogue(mobrak);
         Facts facts = inputs.identity(mobrak, catalogue).facts();
         Planner.Answer answer = wanted.plans(catalogue, facts);

@@ -41,6 +41,13 @@ final class Wanted {
             description = "no-data-loss, no-marks, no-blown-fuse, no-money or minutes=N.")
     private List<String> limits = new ArrayList<>();
 
+    /** Wrong words are told before anything is read. */
+    void check() {
+        goal();
+        school();
+        limits();
+    }
+
     /** The plans for it. */
     Planner.Answer plans(Catalogue catalogue, Facts facts) {
         return Planner.plan(goal(), catalogue, facts, school(), limits());

@@ -15,6 +15,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
@@ -402,6 +403,61 @@ class MobrakTest {
         assertThat(run("", "catalogue", "check", folder.resolve("both").toString())
                         .status())
                 .isEqualTo(Mobrak.DONE);
+    }
+
+    @Test
+    void aSheetHasEachGateDirectlyBeforeWhatNeedsIt() throws IOException {
+        Path page = folder.resolve("card.html");
+        Outcome outcome = run(
+                "",
+                "sheet",
+                "--goal",
+                "root",
+                reading("hive-11-listing.txt"),
+                "--set",
+                "lock=locked",
+                "--set",
+                "recovery=stock",
+                "--html",
+                page.toString(),
+                "--json");
+        assertThat(outcome.status()).isEqualTo(Mobrak.DONE);
+        JsonNode json = outcome.json();
+        List<JsonNode> steps = new ArrayList<>();
+        json.path("steps").forEach(steps::add);
+        List<String> titles =
+                steps.stream().map(step -> step.path("title").asText()).toList();
+        assertThat(titles.indexOf("Image backup: taken or verified"))
+                .isGreaterThan(titles.indexOf("The recovery starts"))
+                .isLessThan(titles.indexOf("Install the zip"));
+        JsonNode unlock = steps.get(titles.indexOf("Unlock"));
+        assertThat(unlock.path("id").asText())
+                .isEqualTo(json.path("pointOfNoReturn").asText());
+        assertThat(unlock.path("effects").path("lock").asText()).isEqualTo("unlocked");
+        JsonNode model = steps.get(titles.indexOf("Model number: TS-J540"));
+        assertThat(model.path("kind").asText()).isEqualTo("ready");
+        assertThat(model.path("gate").path("overridable").asBoolean(true)).isFalse();
+        JsonNode console = steps.get(titles.indexOf("Into the flash console"));
+        assertThat(console.path("keys").path(0).path("hold").toString()).isEqualTo("[\"volume-up\",\"power\"]");
+        assertThat(console.path("keys").path(0).path("until").asText()).isEqualTo("it vibrates");
+        assertThat(page).content().contains("<svg", "No way back from here", "until it vibrates");
+        assertThat(run("", "sheet", "--goal", "root", "--set", "batteryBody=swollen", reading("hive-11-listing.txt"))
+                        .status())
+                .isEqualTo(Mobrak.ANSWER_IS_NO);
+        assertThat(run(
+                                "",
+                                "sheet",
+                                "--goal",
+                                "root",
+                                "--plan",
+                                "99",
+                                reading("hive-11-listing.txt"),
+                                "--set",
+                                "lock=locked",
+                                "--set",
+                                "recovery=stock")
+                        .status())
+                .isEqualTo(Mobrak.WRONG_USAGE);
     }
 
     @Test

@@ -46,8 +46,6 @@ public final class Launcher {
             }
             default -> throw new UnreadableInput("“" + command + "” is no command of the desktop.");
         }
-        // Refuse before there is a window: a second Mobrak on this folder, a logbook that cannot be read.
-        Workspace.open(folder, cache).close();
-        Application.launch(MobrakApp.class, folder.toString(), cache.toString());
+        MobrakApp.start(folder, cache);
     }
 }

@@ -4,46 +4,57 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.ZoneId;
-import javafx.application.Application;
+import java.util.Optional;
 import javafx.application.Platform;
 import javafx.stage.Stage;
+import org.mobrak.app.Notice;
 import org.mobrak.app.Session;
 import org.mobrak.app.demo.DrawerFile;
 import org.mobrak.desktop.shell.Shell;
 
 /** The window on one workspace. */
-public final class MobrakApp extends Application {
+public final class MobrakApp {
     private static final double LEAST_WIDTH = 1024;
     private static final double LEAST_HEIGHT = 700;
+    private static final int UNREADABLE = 3;
 
-    private Session session;
+    private MobrakApp() {}
 
-    @Override
-    public void start(Stage stage) throws IOException {
-        Path folder = Path.of(getParameters().getRaw().get(0));
-        session = new Session(
-                folder,
-                Path.of(getParameters().getRaw().get(1)),
-                DrawerFile.benchOf(folder),
-                Clock.systemUTC(),
-                Platform::runLater);
-        show(stage, session, folder);
+    /** Opens a workspace while the toolkit starts, so that neither waits for the other. */
+    static void start(Path folder, Path cache) throws IOException {
+        Drawing drawing = new Drawing();
+        Session session = new Session(folder, cache, DrawerFile.benchOf(folder), Clock.systemUTC(), drawing);
+        session.notice().addListener((property, before, notice) -> refuse(session, notice));
+        session.open();
+        Platform.startup(() -> {
+            Stage stage = new Stage();
+            // The window is gone at once; what is being written is written to its end.
+            stage.setOnHidden(gone -> new Thread(session::close, "closing").start());
+            window(stage, session, folder);
+            drawing.begin();
+        });
     }
 
-    @Override
-    public void stop() {
-        // The window is gone at once; what is being written is written to its end.
-        new Thread(session::close, "closing").start();
+    /** A workspace that cannot be opened is told where the command was given, and leaves no window behind. */
+    private static void refuse(Session session, Optional<Notice> notice) {
+        if (session.snapshot().get() == null && notice.filter(Notice::bad).isPresent()) {
+            System.err.println("mobrak: " + notice.get().text());
+            System.exit(UNREADABLE);
+        }
     }
 
     /** Opens the workspace in a window. */
     static void show(Stage stage, Session session, Path folder) {
+        session.open();
+        window(stage, session, folder);
+    }
+
+    private static void window(Stage stage, Session session, Path folder) {
         Shell shell = new Shell(session, ZoneId.systemDefault());
         stage.setScene(shell.scene());
         stage.setTitle("Mobrak: " + folder.getFileName());
         stage.setMinWidth(LEAST_WIDTH);
         stage.setMinHeight(LEAST_HEIGHT);
-        session.open();
         shell.recall();
         stage.show();
     }

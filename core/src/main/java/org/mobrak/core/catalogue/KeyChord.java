@@ -91,7 +91,7 @@ public record KeyChord(List<Stroke> strokes) {
     @JsonCreator
     public static KeyChord parse(String text) {
         List<Stroke> strokes = new ArrayList<>();
-        for (String part : text.split(";")) {
+        for (String part : text.split(";", -1)) {
             strokes.add(stroke(part.strip()));
         }
         return new KeyChord(strokes);

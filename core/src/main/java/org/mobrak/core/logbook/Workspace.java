@@ -2,6 +2,7 @@ package org.mobrak.core.logbook;
 
 import java.io.IOException;
 import java.nio.ByteBuffer;
+import java.nio.channels.ClosedByInterruptException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
@@ -14,6 +15,8 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.Arrays;
 import java.util.List;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.FutureTask;
 import org.apache.commons.io.file.PathUtils;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.FlywayException;
@@ -50,7 +53,12 @@ public final class Workspace implements AutoCloseable {
         this.folder = folder;
         this.lockFile = lockFile;
         this.cache = new CatalogueCache(cache);
-        reloadCatalogue();
+        // Neither needs the other, so both are opened at once.
+        FutureTask<CatalogueLoader.Loaded> reading =
+                new FutureTask<>(() -> this.cache.load(folder.resolve("catalogue")));
+        Thread reader = new Thread(reading, "catalogue");
+        reader.setDaemon(true);
+        reader.start();
         Jdbi database = openLogbook(folder.resolve("logbook.db"), lockFile.size() > 0);
         // From now on an empty drawer is told apart from a logbook that went missing.
         lockFile.write(ByteBuffer.wrap(HAD_A_LOGBOOK), 0);
@@ -67,6 +75,20 @@ public final class Workspace implements AutoCloseable {
                 .one();
         held.commit();
         this.logbook = new Logbook(Jdbi.create(new OneConnection(held.getConnection())));
+        this.catalogue = result(reading);
+    }
+
+    private static CatalogueLoader.Loaded result(FutureTask<CatalogueLoader.Loaded> reading) throws IOException {
+        try {
+            return reading.get();
+        } catch (InterruptedException stopped) {
+            throw new ClosedByInterruptException();
+        } catch (ExecutionException failed) {
+            if (failed.getCause() instanceof IOException unreadable) {
+                throw unreadable;
+            }
+            throw new IllegalStateException(failed.getCause());
+        }
     }
 
     /**

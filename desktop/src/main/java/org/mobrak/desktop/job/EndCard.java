@@ -16,7 +16,7 @@ import org.mobrak.core.job.Job;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Texts;
 
-/** How a job rests or ends: it worked, it failed, or it is left. */
+/** How a job ends: it worked, it failed, or it is left. */
 final class EndCard {
     private final Session session;
     private final TextField note = new TextField();
@@ -34,23 +34,15 @@ final class EndCard {
         if (complete) {
             worked.getStyleClass().add("do-this");
         }
-        Button pause = new Button("Pause");
-        pause.setId("pause");
-        pause.setDisable(job.state().resting().isPresent());
-        pause.setOnAction(press -> {
-            session.pause(note.getText());
-            note.clear();
-        });
         FlowPane buttons = new FlowPane(
                 worked,
                 button("It did not work", "end-failed", End.FAILED),
-                button("Stop here", "end-stopped", End.STOPPED),
-                pause);
+                button("Stop here", "end-stopped", End.STOPPED));
         buttons.getStyleClass().add("buttons");
         String told = complete
                 ? "Every step is done. Put the result in the logbook."
                 : "A job worked when every step is done, proofs included. You can leave it at any step; the logbook keeps how far it got.";
-        Card card = new Card("Pause or end", Texts.wrapped(Texts.soft(told)));
+        Card card = new Card("End of the job", Texts.wrapped(Texts.soft(told)));
         if (job.hasBegun()) {
             card.getChildren().add(Texts.wrapped(Texts.plain(sofar(job))));
         }

@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import javafx.application.Platform;
+import javafx.event.EventHandler;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ComboBoxBase;
 import javafx.scene.control.Label;
@@ -18,6 +20,8 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import org.kordamp.ikonli.feather.Feather;
+import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.Desk;
 import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
@@ -35,6 +39,7 @@ public final class RunPage implements View {
     private final Label title = Texts.wrapped(Texts.heading(""));
     private final ProgressBar progress = new ProgressBar();
     private final Label count = Texts.soft("");
+    private final Button pause = new Button("Pause", new FontIcon(Feather.PAUSE));
     private final ListView<StepRow> steps = new ListView<>();
     private final VBox large = new VBox();
     private final Sheet scroll = new Sheet(large);
@@ -45,6 +50,7 @@ public final class RunPage implements View {
     private Optional<String> nextShown = Optional.empty();
     private Optional<StepCard> card = Optional.empty();
     private boolean filling;
+    private boolean asked;
 
     public RunPage(Session session) {
         this.session = session;
@@ -60,7 +66,9 @@ public final class RunPage implements View {
         large.getStyleClass().add("side");
         scroll.getStyleClass().add("wide-scroll");
         progress.setId("progress");
-        HBox head = new HBox(title, progress, count);
+        pause.setId("pause");
+        pause.setOnAction(press -> session.pause(""));
+        HBox head = new HBox(title, progress, count, pause);
         head.getStyleClass().add("page-head");
         title.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(title, Priority.ALWAYS);
@@ -72,12 +80,18 @@ public final class RunPage implements View {
         node = new StackPane(
                 sheet,
                 new Empty("No job runs on this phone", "Choose a way on the page before, and write its run sheet."));
-        node.addEventFilter(KeyEvent.KEY_PRESSED, this::spaceIsDone);
+        EventHandler<KeyEvent> space = this::spaceIsDone;
+        // Wherever the keyboard is: in the drawer it means the same.
+        node.sceneProperty().addListener((property, before, scene) -> {
+            Optional.ofNullable(before).ifPresent(left -> left.removeEventFilter(KeyEvent.KEY_PRESSED, space));
+            Optional.ofNullable(scene).ifPresent(entered -> entered.addEventFilter(KeyEvent.KEY_PRESSED, space));
+        });
     }
 
     /** One hand is enough: the space bar stands for the button in the accent's colour, unless it types or presses another. */
     private void spaceIsDone(KeyEvent key) {
         boolean meant = key.getCode() == KeyCode.SPACE
+                && !key.isShortcutDown()
                 && !(key.getTarget() instanceof TextInputControl)
                 && !(key.getTarget() instanceof ButtonBase)
                 && !(key.getTarget() instanceof ComboBoxBase);
@@ -129,6 +143,7 @@ public final class RunPage implements View {
         int all = job.sheet().steps().size();
         progress.setProgress((double) ticked / all);
         count.setText("%d of %d".formatted(ticked, all));
+        pause.setDisable(!job.hasBegun() || job.state().resting().isPresent());
         Optional<String> next = job.next().map(Step::id);
         Optional<String> wanted = next.equals(nextShown) ? selected().or(() -> next) : next;
         nextShown = next;
@@ -196,8 +211,14 @@ public final class RunPage implements View {
             scroll.setVvalue(0);
             Platform.runLater(() -> takeKeyboard(fresh));
         }
+        if (asked && !desk.get().asksMode()) {
+            // The button that was pressed is gone, and the keyboard must not fall to whatever stands nearest.
+            StepCard waiting = card.get();
+            Platform.runLater(waiting::takeKeyboard);
+        }
+        asked = desk.get().asksMode();
         List<Region> shown = new ArrayList<>();
-        if (desk.get().asksMode()) {
+        if (asked) {
             shown.add(modeQuestion.node());
         }
         moment.warnings().forEach(warning -> shown.add(StepCard.warning(warning)));
