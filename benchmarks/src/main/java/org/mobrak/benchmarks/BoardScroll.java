@@ -15,9 +15,9 @@ import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ListView;
 import javafx.stage.Stage;
 import org.apache.commons.io.file.PathUtils;
-import org.mobrak.core.logbook.Workspace;
-import org.mobrak.app.demo.DrawerFile;
 import org.mobrak.app.Session;
+import org.mobrak.app.demo.DrawerFile;
+import org.mobrak.core.logbook.Workspace;
 import org.mobrak.desktop.shell.Shell;
 
 /**

@@ -168,7 +168,13 @@ public final class Workspace implements AutoCloseable {
         SQLiteDataSource source = new SQLiteDataSource(config);
         source.setUrl("jdbc:sqlite:" + file);
         try {
-            migrate(source, file);
+            if (!Schema.isCurrent(source)) {
+                migrate(source, file);
+                if (!Schema.isCurrent(source)) {
+                    throw new UnreadableInput(
+                            file + " has other tables than a logbook; restore a copy of it, or move it away.");
+                }
+            }
         } catch (FlywayException broken) {
             throw new UnreadableInput(file + " is no logbook Mobrak can read; restore a copy of it, or move it away.");
         }

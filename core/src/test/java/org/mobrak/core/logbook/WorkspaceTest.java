@@ -372,6 +372,18 @@ class WorkspaceTest {
         }
     }
 
+    /** Else every opening would bring it up to date anew, which takes longer than all the rest. */
+    @Test
+    void theTablesAfterAllMigrationsAreThoseThatAreKnown() throws IOException, SQLException {
+        open(folder).close();
+        try (Connection connection = connect();
+                Statement statement = connection.createStatement()) {
+            assertThat(Schema.digest(statement)).isEqualTo(Schema.DIGEST);
+            statement.execute("ALTER TABLE phone ADD COLUMN more TEXT");
+        }
+        assertThatThrownBy(() -> open(folder)).hasMessageContaining("has other tables than a logbook");
+    }
+
     @Test
     void keepsASecondProgramOut() throws IOException {
         try (Workspace first = open(folder)) {

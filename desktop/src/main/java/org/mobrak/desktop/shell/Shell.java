@@ -8,8 +8,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import javafx.application.Platform;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.scene.Scene;
@@ -51,6 +53,7 @@ public final class Shell {
     private final Session session;
     private final ObjectProperty<Stage> open = new SimpleObjectProperty<>(Stage.READINGS);
     private final Choice choice = new Choice();
+    private final Map<Stage, Supplier<View>> makers = new EnumMap<>(Stage.class);
     private final Map<Stage, View> pages = new EnumMap<>(Stage.class);
     private final ReadingsPage readings;
     private final Drawer drawer;
@@ -69,11 +72,11 @@ public final class Shell {
         this.session = session;
         readings = new ReadingsPage(session);
         pages.put(Stage.READINGS, readings);
-        pages.put(Stage.WAYS, new WaysPage(session, choice));
-        pages.put(Stage.FILES, new FilesPage(session, choice));
-        pages.put(Stage.RUN_SHEET, new RunPage(session));
-        pages.put(Stage.LOGBOOK, new LogbookPage(zone));
-        pages.put(Stage.CATALOGUE, new CataloguePage(session));
+        makers.put(Stage.WAYS, () -> new WaysPage(session, choice));
+        makers.put(Stage.FILES, () -> new FilesPage(session, choice));
+        makers.put(Stage.RUN_SHEET, () -> new RunPage(session));
+        makers.put(Stage.LOGBOOK, () -> new LogbookPage(zone));
+        makers.put(Stage.CATALOGUE, () -> new CataloguePage(session));
         drawer = new Drawer(session, foot());
         BorderPane root = new BorderPane();
         root.getStyleClass().add("bench");
@@ -108,8 +111,28 @@ public final class Shell {
 
     /** What was told on another page is no longer about what is seen. */
     private void turnTo(Stage stage) {
-        page.getChildren().setAll(pages.get(stage).node());
+        page.getChildren().setAll(page(stage).node());
         session.dismiss();
+    }
+
+    /** A page is made when it is first wanted, or when the one that is seen has been filled. */
+    private View page(Stage stage) {
+        Supplier<View> maker = makers.remove(stage);
+        if (maker != null) {
+            View made = maker.get();
+            pages.put(stage, made);
+            Optional.ofNullable(session.snapshot().get()).ifPresent(made::show);
+        }
+        return pages.get(stage);
+    }
+
+    /** One page a pulse, so that whoever begins to work does not wait for pages that are not seen. */
+    private void makeTheOthers() {
+        makers.keySet().stream().findFirst().ifPresent(stage -> {
+            page(stage);
+            rail.show(session.snapshot().get());
+            Platform.runLater(this::makeTheOthers);
+        });
     }
 
     private HBox head() {
@@ -153,6 +176,7 @@ public final class Shell {
     private void show(Snapshot snapshot) {
         drawer.show(snapshot);
         pages.values().forEach(view -> view.show(snapshot));
+        Platform.runLater(this::makeTheOthers);
         // Last, since it tells of the plan that is chosen on one of them.
         rail.show(snapshot);
         nickname.setText(

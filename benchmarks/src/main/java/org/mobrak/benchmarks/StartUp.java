@@ -1,0 +1,79 @@
+package org.mobrak.benchmarks;
+
+import atlantafx.base.theme.PrimerLight;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import javafx.animation.AnimationTimer;
+import javafx.application.Application;
+import javafx.application.Platform;
+import javafx.scene.Scene;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListView;
+import javafx.scene.layout.StackPane;
+import javafx.stage.Stage;
+import javafx.stage.Window;
+import org.mobrak.desktop.MobrakApp;
+
+/**
+ * How long a window takes from the start of its process: {@code empty} is a window of the same toolkit and theme with one word in
+ * it, {@code FOLDER CACHE} the desktop on a workspace. Prints the milliseconds to the second frame, and to the first filled page.
+ */
+public final class StartUp {
+    private StartUp() {}
+
+    public static void main(String[] arguments) throws IOException {
+        if (arguments[0].equals("empty")) {
+            Platform.startup(StartUp::empty);
+        } else {
+            MobrakApp.start(Path.of(arguments[0]), Path.of(arguments[1]));
+        }
+        Platform.runLater(() -> new Watch(arguments[0].equals("empty")).start());
+    }
+
+    private static void empty() {
+        Application.setUserAgentStylesheet(new PrimerLight().getUserAgentStylesheet());
+        Stage stage = new Stage();
+        stage.setScene(new Scene(new StackPane(new Label("empty")), 1280, 800));
+        stage.show();
+    }
+
+    private static final class Watch extends AnimationTimer {
+        private final boolean empty;
+        private int frames;
+        private long frame;
+
+        Watch(boolean empty) {
+            this.empty = empty;
+        }
+
+        @Override
+        public void handle(long now) {
+            if (Window.getWindows().isEmpty()) {
+                return;
+            }
+            frames++;
+            if (frames == 2) {
+                frame = sinceStart();
+            }
+            if (frames >= 2 && (empty || isFilled())) {
+                System.out.printf("frame %d ms, filled %d ms%n", frame, empty ? frame : sinceStart());
+                Platform.exit();
+                System.exit(0);
+            }
+        }
+
+        private static boolean isFilled() {
+            Window window = Window.getWindows().get(0);
+            return window.getScene().lookup("#phones") instanceof ListView<?> list
+                    && !list.getItems().isEmpty()
+                    && list.lookup(".phone-cell") != null;
+        }
+
+        private static long sinceStart() {
+            Instant start = ProcessHandle.current().info().startInstant().orElseThrow();
+            return Duration.between(start, Instant.now()).toMillis();
+        }
+    }
+}
