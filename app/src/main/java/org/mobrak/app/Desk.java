@@ -15,9 +15,9 @@ import org.mobrak.core.fit.FitCheck;
 import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.School;
-import org.mobrak.core.gather.ComeBack;
 import org.mobrak.core.gather.Gathering;
 import org.mobrak.core.gather.Kept;
+import org.mobrak.core.gather.RestoreCheck;
 import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
@@ -31,9 +31,9 @@ import org.mobrak.core.job.Step;
 import org.mobrak.core.logbook.Dossier;
 import org.mobrak.core.material.Material;
 import org.mobrak.core.material.PartitionNames;
+import org.mobrak.core.material.check.CheckContext;
 import org.mobrak.core.material.check.MaterialCheck;
 import org.mobrak.core.material.check.Use;
-import org.mobrak.core.material.check.Yardstick;
 import org.mobrak.core.plan.Account;
 import org.mobrak.core.plan.Brief;
 import org.mobrak.core.plan.Figure;
@@ -93,7 +93,7 @@ public record Desk(
         Identity identity = Identity.of(catalogue, dossier.ledger(), dossier.findings());
         Planner.Answer answer = Planner.plan(wish.goal(), catalogue, identity.facts(), wish.school(), wish.limits());
         Stock stock = found.by(PartitionNames.of(known(catalogue, identity.facts())));
-        Yardstick against = new Yardstick(identity.facts(), catalogue, wish.school());
+        CheckContext against = new CheckContext(identity.facts(), catalogue, wish.school());
         Optional<Gathering> gathering = gathering(
                 dossier,
                 answer.plans().stream().findFirst().map(plan -> RunSheet.of(plan, catalogue, identity.facts())),
@@ -174,7 +174,7 @@ public record Desk(
     }
 
     private static Optional<Gathering> gathering(
-            Dossier dossier, Optional<RunSheet> sheet, Yardstick against, Stock stock) {
+            Dossier dossier, Optional<RunSheet> sheet, CheckContext against, Stock stock) {
         Optional<Job> job = dossier.runningJob();
         Set<String> ticked = job.stream()
                 .flatMap(running -> running.sheet().steps().stream().filter(running::isTicked))
@@ -183,8 +183,8 @@ public record Desk(
         return job.map(Job::sheet).or(() -> sheet).map(list -> Gathering.of(list, ticked, against, stock.kept()));
     }
 
-    private Yardstick against() {
-        return new Yardstick(identity.facts(), catalogue, wish.school());
+    private CheckContext against() {
+        return new CheckContext(identity.facts(), catalogue, wish.school());
     }
 
     /** The running job's sheet; without one, that of a plan. */
@@ -202,9 +202,9 @@ public record Desk(
     }
 
     /** Whether what a job writes could be put back. */
-    public List<ComeBack> comeBack(Optional<Plan> plan) {
+    public List<RestoreCheck> comeBack(Optional<Plan> plan) {
         return sheet(plan)
-                .map(sheet -> ComeBack.of(sheet.writes(), identity.facts(), stock.copies()))
+                .map(sheet -> RestoreCheck.of(sheet.writes(), identity.facts(), stock.copies()))
                 .orElse(List.of());
     }
 

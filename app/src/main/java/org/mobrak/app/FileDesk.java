@@ -131,7 +131,7 @@ public final class FileDesk implements AutoCloseable {
     /** Where the files of a job for the phone on the desk are kept. */
     public JobFolder jobFolder(Desk desk) {
         return JobFolder.of(
-                Bin.files(folder),
+                FileRegister.files(folder),
                 desk.dossier()
                         .runningJob()
                         .map(job -> LocalDate.ofInstant(job.startedAt(), clock.getZone()))

@@ -29,7 +29,7 @@ public record Snapshot(
         Optional<Desk> desk,
         List<PastJob> past,
         List<String> bench,
-        Shelf shelf,
+        CatalogueState shelf,
         Optional<Table> table,
         Optional<String> undo,
         Optional<String> redo) {
@@ -42,7 +42,7 @@ public record Snapshot(
      * @param differences between the two
      * @param otherFaults in the other's files; such entries cannot be taken
      */
-    public record Shelf(
+    public record CatalogueState(
             int phones,
             int routes,
             int holes,

@@ -45,8 +45,8 @@ final class Workbench implements AutoCloseable {
     private static final String LAST_PHONE = "phone";
 
     private final Workspace workspace;
-    private final Shelf shelf;
-    private final Bin bin;
+    private final CatalogueComparison shelf;
+    private final FileRegister bin;
     private final ReadingEdits readings;
     private final PhoneLink link;
     private final Clock clock;
@@ -62,8 +62,8 @@ final class Workbench implements AutoCloseable {
 
     private Workbench(Workspace workspace, PhoneLink link, Clock clock) {
         this.workspace = workspace;
-        this.shelf = new Shelf(workspace);
-        this.bin = new Bin(workspace.logbook().materials(), undo);
+        this.shelf = new CatalogueComparison(workspace);
+        this.bin = new FileRegister(workspace.logbook().materials(), undo);
         this.readings = new ReadingEdits(workspace.logbook(), undo, this::phone, this::now);
         this.jobs = new JobEdits(workspace.logbook(), undo, this::desk, this::now);
         this.link = link;
@@ -235,7 +235,7 @@ final class Workbench implements AutoCloseable {
         return readings;
     }
 
-    Bin bin() {
+    FileRegister bin() {
         return bin;
     }
 

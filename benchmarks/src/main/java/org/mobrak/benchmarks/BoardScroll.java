@@ -58,7 +58,7 @@ public final class BoardScroll extends Application {
         session.open();
         session.addPhone("Board");
         session.takeFiles(List.of(home.resolve("demo/readings/hive-03-listing.txt")));
-        shell.open(org.mobrak.desktop.shell.Stage.WAYS);
+        shell.open(org.mobrak.desktop.shell.Page.WAYS);
         whenRested();
     }
 

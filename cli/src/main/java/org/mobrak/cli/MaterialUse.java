@@ -18,9 +18,9 @@ import org.mobrak.core.identity.reader.TextIntake;
 import org.mobrak.core.material.Inspection;
 import org.mobrak.core.material.Material;
 import org.mobrak.core.material.PartitionNames;
+import org.mobrak.core.material.check.CheckContext;
 import org.mobrak.core.material.check.MaterialCheck;
 import org.mobrak.core.material.check.Use;
-import org.mobrak.core.material.check.Yardstick;
 
 /** The phone and the route that files are held against. */
 record MaterialUse(Catalogue catalogue, Facts facts, Optional<Route> route, Optional<String> needed) {
@@ -52,6 +52,6 @@ record MaterialUse(Catalogue catalogue, Facts facts, Optional<Route> route, Opti
                 .filter(wanted -> wanted.name().equals(needed.orElse(found.name())))
                 .findFirst());
         return found.with(MaterialCheck.of(
-                new Use(Material.of(found), new Yardstick(facts, catalogue, Optional.empty()), route, file)));
+                new Use(Material.of(found), new CheckContext(facts, catalogue, Optional.empty()), route, file)));
     }
 }

@@ -79,7 +79,7 @@ public final class Screenshots extends Application {
         shot("readings-variants", () -> pick("Hive 2"));
         shot("readings-stop", () -> pick("Hive 10"));
         step(() -> pick("Hive 3"));
-        step(() -> shell.open(org.mobrak.desktop.shell.Stage.WAYS));
+        step(() -> shell.open(org.mobrak.desktop.shell.Page.WAYS));
         shot("plans", () -> unfold("figure-risk-points"));
         shot("routes", () -> press("face-routes"));
         step(() -> press("compare"));
@@ -90,14 +90,14 @@ public final class Screenshots extends Application {
         shot("map", () -> press("face-map"));
         step(() -> press("face-plans"));
         step(() -> session.wish(Goal.ofKey("recovery").orElseThrow()));
-        step(() -> shell.open(org.mobrak.desktop.shell.Stage.FILES));
+        step(() -> shell.open(org.mobrak.desktop.shell.Page.FILES));
         shot("gather", () -> lookInto("l210_rec_FINAL(2).tar", "bench-flasher-3.07.zip"));
         step(() -> lookInto("LN2-F09-131022-stock.tar.md5"));
         shot("file-on-the-table", () -> press("face-table"));
         shot("file-wrong", () -> lookInto("root-package-from-the-thread.zip"));
         shot("copies", () -> press("face-copies"));
         step(() -> press("face-gather"));
-        step(() -> shell.open(org.mobrak.desktop.shell.Stage.WAYS));
+        step(() -> shell.open(org.mobrak.desktop.shell.Page.WAYS));
         shot("plans-supposing", () -> pick("Hive 11"));
         step(() -> session.takeTyped(Fact.LOCK, "locked"));
         step(() -> session.takeTyped(Fact.RECOVERY, "stock"));
@@ -109,10 +109,10 @@ public final class Screenshots extends Application {
         walk(1);
         step(() -> session.begin(nextStep(), desk().orElseThrow().confirmation()));
         shot("run-wait", () -> session.missed(nextStep(), ""));
-        shot("logbook", () -> shell.open(org.mobrak.desktop.shell.Stage.LOGBOOK));
+        shot("logbook", () -> shell.open(org.mobrak.desktop.shell.Page.LOGBOOK));
         step(() -> {
             session.compareCatalogue(friend);
-            shell.open(org.mobrak.desktop.shell.Stage.CATALOGUE);
+            shell.open(org.mobrak.desktop.shell.Page.CATALOGUE);
         });
         shot(
                 "catalogue",
@@ -120,12 +120,12 @@ public final class Screenshots extends Application {
                         .getSelectionModel()
                         .selectLast());
         step(() -> shell.setDark(true));
-        step(() -> shell.open(org.mobrak.desktop.shell.Stage.WAYS));
+        step(() -> shell.open(org.mobrak.desktop.shell.Page.WAYS));
         shot("plans-unnamed-dark", () -> pick("Hive 9"));
         shot("readings-dark", () -> {
             shell.setDark(true);
             pick("Hive 9");
-            shell.open(org.mobrak.desktop.shell.Stage.READINGS);
+            shell.open(org.mobrak.desktop.shell.Page.READINGS);
         });
     }
 

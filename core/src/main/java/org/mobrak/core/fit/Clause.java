@@ -24,7 +24,7 @@ public record Clause(
         Truth result,
         String reason,
         Optional<String> doubt,
-        Ground ground,
+        SearchSpace ground,
         Optional<String> step) {
 
     /** What a clause asks about; programs tell clauses apart by this and never by their words. */
@@ -53,29 +53,29 @@ public record Clause(
      * @param supposes the values with which it would hold, of those that have only a few
      * @param torn those on which its sources disagree
      */
-    public record Ground(Set<Fact> asks, Map<Fact, String> supposes, Set<Fact> torn) {
-        static final Ground FIRM = new Ground(Set.of(), Map.of(), Set.of());
+    public record SearchSpace(Set<Fact> asks, Map<Fact, String> supposes, Set<Fact> torn) {
+        static final SearchSpace FIRM = new SearchSpace(Set.of(), Map.of(), Set.of());
 
-        public Ground {
+        public SearchSpace {
             asks = Set.copyOf(asks);
             supposes = Map.copyOf(supposes);
             torn = Set.copyOf(torn);
         }
 
         /** Two together. */
-        Ground and(Ground other) {
+        SearchSpace and(SearchSpace other) {
             if (equals(FIRM) || other.equals(FIRM)) {
                 return equals(FIRM) ? other : this;
             }
             Map<Fact, String> supposed = new EnumMap<>(Fact.class);
             supposed.putAll(supposes);
             other.supposes.forEach(supposed::putIfAbsent);
-            return new Ground(union(asks, other.asks), supposed, union(torn, other.torn));
+            return new SearchSpace(union(asks, other.asks), supposed, union(torn, other.torn));
         }
 
         /** Where the answer is known, nothing is asked or supposed any more. */
-        Ground settled() {
-            return torn.isEmpty() ? FIRM : new Ground(Set.of(), Map.of(), torn);
+        SearchSpace settled() {
+            return torn.isEmpty() ? FIRM : new SearchSpace(Set.of(), Map.of(), torn);
         }
 
         private static Set<Fact> union(Set<Fact> some, Set<Fact> more) {
@@ -87,7 +87,7 @@ public record Clause(
     }
 
     static Clause of(Kind kind, String name, Truth result, String reason) {
-        return new Clause(kind, name, result, reason, Optional.empty(), Ground.FIRM, Optional.empty());
+        return new Clause(kind, name, result, reason, Optional.empty(), SearchSpace.FIRM, Optional.empty());
     }
 
     static Clause of(String name, Truth result, String reason) {
@@ -95,7 +95,7 @@ public record Clause(
     }
 
     static Clause asking(String name, String reason, Set<Fact> asks) {
-        return of(name, Truth.UNKNOWN, reason).on(new Ground(asks, Map.of(), Set.of()));
+        return of(name, Truth.UNKNOWN, reason).on(new SearchSpace(asks, Map.of(), Set.of()));
     }
 
     /** The facts that would have to be read to settle it; empty unless unknown. */
@@ -114,12 +114,12 @@ public record Clause(
                 step);
     }
 
-    Clause on(Ground other) {
+    Clause on(SearchSpace other) {
         return new Clause(kind, name, result, reason, doubt, other, step);
     }
 
     Clause supposing(Map<Fact, String> values) {
-        return values.isEmpty() ? this : on(new Ground(ground.asks(), values, ground.torn()));
+        return values.isEmpty() ? this : on(new SearchSpace(ground.asks(), values, ground.torn()));
     }
 
     Clause as(Kind other) {
@@ -147,7 +147,13 @@ public record Clause(
     Clause unsettled(Set<Fact> facts) {
         String why = "%s Which of the readings is right must be settled first.".formatted(reason);
         return new Clause(
-                kind, name, Truth.UNKNOWN, why, doubt, new Ground(facts, Map.of(), ground.torn()), Optional.empty());
+                kind,
+                name,
+                Truth.UNKNOWN,
+                why,
+                doubt,
+                new SearchSpace(facts, Map.of(), ground.torn()),
+                Optional.empty());
     }
 
     /** Whether it is a no that nothing in the catalogue turns. */

@@ -89,7 +89,7 @@ final class ConditionJudge {
     private Clause not(Condition.Not not) {
         Clause part = judge(not.part());
         Clause turned = Clause.of("Not: " + part.name(), part.result().not(), "Not so: " + part.reason())
-                .on(new Clause.Ground(part.asks(), Map.of(), part.ground().torn()));
+                .on(new Clause.SearchSpace(part.asks(), Map.of(), part.ground().torn()));
         return part.doubt().map(turned::doubting).orElse(turned).because(not.because());
     }
 
@@ -206,7 +206,8 @@ final class ConditionJudge {
     private Clause joined(List<Condition> parts, String word, Truth start, BinaryOperator<Truth> join) {
         List<Clause> clauses = parts.stream().map(this::judge).toList();
         Truth result = clauses.stream().map(Clause::result).reduce(start, join);
-        Clause.Ground ground = clauses.stream().map(Clause::ground).reduce(Clause.Ground.FIRM, Clause.Ground::and);
+        Clause.SearchSpace ground =
+                clauses.stream().map(Clause::ground).reduce(Clause.SearchSpace.FIRM, Clause.SearchSpace::and);
         String name = clauses.stream().map(Clause::name).distinct().collect(Collectors.joining(word));
         String reason = clauses.stream().map(Clause::reason).collect(Collectors.joining(" "));
         Clause clause = Clause.of(name, result, reason).on(result == Truth.UNKNOWN ? ground : ground.settled());
@@ -221,7 +222,7 @@ final class ConditionJudge {
         Clause clause = Clause.of(fact.label(), result, reason);
         return facts.isTorn(fact)
                 ? clause.doubting("Strong caution: the readings of “" + fact.label() + "” disagree. Settle that first.")
-                        .on(new Clause.Ground(Set.of(), Map.of(), Set.of(fact)))
+                        .on(new Clause.SearchSpace(Set.of(), Map.of(), Set.of(fact)))
                 : clause;
     }
 

@@ -13,7 +13,7 @@ import org.mobrak.core.identity.Facts;
  *
  * <p>Whether a no can be turned by another route is found by growing the set of routes that are open: first those that
  * nothing refuses, then those whose every no is turned by an effect of an open one, until none is added. What routes bring
- * about is drawn from few words, so many share it and each round looks only at what is new ({@link Turning}).
+ * about is drawn from few words, so many share it and each round looks only at what is new ({@link TurningRoutes}).
  */
 public final class FitCheck {
     private final Catalogue catalogue;
@@ -29,7 +29,7 @@ public final class FitCheck {
     /** The verdict on every route, in the catalogue's order. */
     public List<RouteFit> routes() {
         RouteJudge judge = new RouteJudge(catalogue, facts, choice);
-        Turning turning = new Turning(catalogue, facts, judge);
+        TurningRoutes turning = new TurningRoutes(catalogue, facts, judge);
         List<RouteFit> fits = new ArrayList<>(catalogue.routes().size());
         List<Integer> shut = new ArrayList<>();
         for (Route route : catalogue.routes()) {
@@ -45,7 +45,7 @@ public final class FitCheck {
         return List.copyOf(fits);
     }
 
-    private void open(List<Integer> shut, List<RouteFit> fits, Turning turning) {
+    private void open(List<Integer> shut, List<RouteFit> fits, TurningRoutes turning) {
         while (turning.settle(shut.stream().map(fits::get).toList())) {
             for (int index : shut) {
                 boolean wasShut = fits.get(index).verdict() == Verdict.REFUSED;
@@ -85,7 +85,7 @@ public final class FitCheck {
         return true;
     }
 
-    private RouteFit helped(RouteFit fit, Turning turning) {
+    private RouteFit helped(RouteFit fit, TurningRoutes turning) {
         List<Condition> requires = fit.route().fits().requires();
         List<Clause> clauses = new ArrayList<>(fit.clauses());
         int fixed = clauses.size() - requires.size();

@@ -15,7 +15,7 @@ import org.mobrak.core.job.RunSheet;
 import org.mobrak.core.job.Step;
 import org.mobrak.core.material.Material;
 import org.mobrak.core.material.Write;
-import org.mobrak.core.material.check.Yardstick;
+import org.mobrak.core.material.check.CheckContext;
 
 /**
  * Everything a job needs on the bench, and how it stands with each: files first, then tools, then things.
@@ -36,7 +36,7 @@ public record Gathering(RunSheet sheet, List<GatherItem> items) {
      * @param ticked the steps that are ticked; a tool is had when its step is
      * @param kept every file that was looked into, for whatever job
      */
-    public static Gathering of(RunSheet sheet, Set<String> ticked, Yardstick against, List<Kept> kept) {
+    public static Gathering of(RunSheet sheet, Set<String> ticked, CheckContext against, List<Kept> kept) {
         List<Step> gather = sheet.of(Phase.GATHER);
         List<GatherItem> items = new ArrayList<>(new Placing(against, kept)
                 .place(gather.stream()

@@ -11,9 +11,9 @@ import org.mobrak.core.catalogue.Route.NeededFile;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Severity;
 import org.mobrak.core.material.Digest;
+import org.mobrak.core.material.check.CheckContext;
 import org.mobrak.core.material.check.MaterialCheck;
 import org.mobrak.core.material.check.Use;
-import org.mobrak.core.material.check.Yardstick;
 import org.mobrak.core.plan.Transfer;
 
 /**
@@ -21,10 +21,10 @@ import org.mobrak.core.plan.Transfer;
  * proves nothing and is said not to.
  */
 final class Placing {
-    private final Yardstick against;
+    private final CheckContext against;
     private final List<Kept> kept;
 
-    Placing(Yardstick against, List<Kept> kept) {
+    Placing(CheckContext against, List<Kept> kept) {
         this.against = against;
         // The file looked into last is the one meant.
         this.kept = kept.stream()

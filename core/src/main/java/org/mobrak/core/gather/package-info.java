@@ -3,7 +3,7 @@
  *
  * <p>In: a run sheet, the files that were looked into, the register of stock copies. Out: a {@link
  * org.mobrak.core.gather.Gathering} whose lines are had, missing, wrong or unchecked; a {@link
- * org.mobrak.core.gather.ComeBack} for each partition. Never: fetches anything, or takes a file's name for its content. Only
+ * org.mobrak.core.gather.RestoreCheck} for each partition. Never: fetches anything, or takes a file's name for its content. Only
  * {@link org.mobrak.core.gather.JobFolder} writes, and only where it is told. Nothing here is null.
  */
 package org.mobrak.core.gather;

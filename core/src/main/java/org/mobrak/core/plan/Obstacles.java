@@ -29,7 +29,7 @@ final class Obstacles {
         this.limits = limits;
     }
 
-    List<String> sentences(Ground ground, Recognition recognition) {
+    List<String> sentences(SearchSpace ground, Recognition recognition) {
         List<String> limited = byLimits(ground);
         if (!limited.isEmpty()) {
             return limited;
@@ -45,7 +45,7 @@ final class Obstacles {
     }
 
     /** Where only the limits are in the way: those that the plan which breaks the fewest of them breaks, and what breaks them. */
-    private List<String> byLimits(Ground ground) {
+    private List<String> byLimits(SearchSpace ground) {
         if (limits.equals(Limits.none())) {
             return List.of();
         }

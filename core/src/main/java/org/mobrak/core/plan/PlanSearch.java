@@ -39,7 +39,7 @@ final class PlanSearch {
             Comparator.comparingInt(Way::obstacles).thenComparing(CHEAP_FIRST);
 
     private final Goal goal;
-    private final Ground ground;
+    private final SearchSpace ground;
     private final List<Route> routes;
     private final Set<Fact> relevant;
     private final Rule rule;
@@ -58,7 +58,7 @@ final class PlanSearch {
     /** A state with what can be done in it and the ways that lead to it. */
     private record Place(boolean atGoal, List<Move> moves, List<Way> ways) {}
 
-    private PlanSearch(Goal goal, Ground ground, Rule rule) {
+    private PlanSearch(Goal goal, SearchSpace ground, Rule rule) {
         this.goal = goal;
         this.ground = ground;
         this.routes = Relevance.serving(goal, ground.possible());
@@ -67,7 +67,7 @@ final class PlanSearch {
     }
 
     /** All ways to the goal on which nothing stands in the way and that no other beats. */
-    static List<Way> unblocked(Goal goal, Ground ground, Limits limits) {
+    static List<Way> unblocked(Goal goal, SearchSpace ground, Limits limits) {
         Predicate<Move> clear =
                 move -> move.blockers().isEmpty() && move.assumptions().isEmpty();
         return new PlanSearch(
@@ -76,14 +76,14 @@ final class PlanSearch {
     }
 
     /** Where what is unknown may be taken for granted: of ways that take the same for granted the best, of others both. */
-    static List<Way> assuming(Goal goal, Ground ground, Limits limits) {
+    static List<Way> assuming(Goal goal, SearchSpace ground, Limits limits) {
         Beats fewer = (a, b) -> b.supposed().containsAll(a.supposed())
                 && (a.supposed().size() < b.supposed().size() || a.cost().atMost(b.cost()));
         return new PlanSearch(goal, ground, new Rule(move -> move.blockers().isEmpty(), limits, fewer, true)).run();
     }
 
     /** A way on which the fewest things stand in the way; empty where no route leads to the goal at all. */
-    static Optional<Way> leastBlocked(Goal goal, Ground ground) {
+    static Optional<Way> leastBlocked(Goal goal, SearchSpace ground) {
         // Of equally few, what is unknown may yet turn out well; and of those the ones deepest down, on the longest
         // way,
         // are the cause from which the others follow. So a short way must not shut out a longer one.

@@ -18,7 +18,7 @@ public final class Planner {
     private final Facts facts;
     private final Optional<School> choice;
     private final Limits limits;
-    private final Ground ground;
+    private final SearchSpace ground;
 
     private Planner(Goal goal, Catalogue catalogue, Facts facts, Optional<School> choice, Limits limits) {
         this.goal = goal;
@@ -26,7 +26,7 @@ public final class Planner {
         this.facts = goal.from(facts);
         this.choice = choice;
         this.limits = limits;
-        this.ground = Ground.of(this.catalogue, this.facts, choice);
+        this.ground = SearchSpace.of(this.catalogue, this.facts, choice);
     }
 
     /**
@@ -72,7 +72,7 @@ public final class Planner {
         if (goal.isReachedIn(facts)) {
             return found(recognition, List.of(new Plan(goal, List.of(), Cost.none())));
         }
-        List<Plan> front = Handful.ordered(goal, PlanSearch.unblocked(goal, ground, limits));
+        List<Plan> front = PlanSelection.ordered(goal, PlanSearch.unblocked(goal, ground, limits));
         if (!front.isEmpty()) {
             return found(recognition, front);
         }
@@ -87,7 +87,7 @@ public final class Planner {
     }
 
     private Answer found(Recognition recognition, List<Plan> front) {
-        List<Plan> handful = Handful.of(front);
+        List<Plan> handful = PlanSelection.of(front);
         List<Plan> rest = new ArrayList<>(front);
         rest.removeIf(plan -> handful.stream().anyMatch(shown -> shown == plan));
         return new Answer(goal, recognition, handful, rest, List.of(), List.of(), List.of());

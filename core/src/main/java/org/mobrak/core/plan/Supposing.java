@@ -36,7 +36,7 @@ final class Supposing {
     }
 
     /** A few plans, none with the same routes as another. */
-    List<Plan> plans(Ground ground) {
+    List<Plan> plans(SearchSpace ground) {
         Map<Fact, String> usual = usual();
         List<Plan> shown = new ArrayList<>();
         if (!usual.isEmpty()) {
@@ -61,20 +61,21 @@ final class Supposing {
         if (goal.isReachedIn(untouched)) {
             return List.of(supposing(new Plan(goal, List.of(), Cost.none()), asked(List.of(), usual)));
         }
-        Ground ground = Ground.of(catalogue, untouched, choice);
+        SearchSpace ground = SearchSpace.of(catalogue, untouched, choice);
         List<Way> clear = PlanSearch.unblocked(goal, ground, limits);
-        List<Plan> plans =
-                clear.isEmpty() ? fewestFirst(PlanSearch.assuming(goal, ground, limits)) : Handful.ordered(goal, clear);
+        List<Plan> plans = clear.isEmpty()
+                ? fewestFirst(PlanSearch.assuming(goal, ground, limits))
+                : PlanSelection.ordered(goal, clear);
         return plans.stream()
                 .map(plan -> supposing(plan, asked(plan.routes(), usual)))
                 .toList();
     }
 
     private List<Plan> fewestFirst(List<Way> ways) {
-        List<Plan> fewest = Handful.ordered(goal, ways).stream()
+        List<Plan> fewest = PlanSelection.ordered(goal, ways).stream()
                 .sorted(Comparator.comparingInt(plan -> plan.assumptions().size()))
                 .toList();
-        return Handful.of(fewest);
+        return PlanSelection.of(fewest);
     }
 
     private static void add(List<Plan> plans, int most, List<Plan> shown) {

@@ -52,7 +52,7 @@ public final class Unused {
                         || other.isHousekeeping()
                         || !other.changes().effects().entrySet().containsAll(served(route)))
                 .toList();
-        Ground ground = Ground.of(catalogue.with(others), facts, choice);
+        SearchSpace ground = SearchSpace.of(catalogue.with(others), facts, choice);
         return PlanSearch.unblocked(answer.goal(), ground, Limits.none()).stream()
                 .filter(way ->
                         way.routes().stream().anyMatch(taken -> taken.id().equals(route.id())))

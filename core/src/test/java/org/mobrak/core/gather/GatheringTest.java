@@ -33,7 +33,7 @@ import org.mobrak.core.material.Forge;
 import org.mobrak.core.material.Inspection;
 import org.mobrak.core.material.Material;
 import org.mobrak.core.material.Watch;
-import org.mobrak.core.material.check.Yardstick;
+import org.mobrak.core.material.check.CheckContext;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
 import org.mobrak.core.plan.Plan;
@@ -159,7 +159,7 @@ class GatheringTest {
     void aFileThatIsTooLargeForTheCardIsToldBeforeItIsFetched() {
         NeededFile system = Sample.file(
                 "system.zip", Optional.of(1L << 32), Optional.empty(), Optional.empty(), Optional.empty(), Map.of());
-        GatherItem item = new Placing(new Yardstick(facts, catalogue, Optional.empty()), kept)
+        GatherItem item = new Placing(new CheckContext(facts, catalogue, Optional.empty()), kept)
                 .place(List.of(new Need.OfFile("gather-1", "a route", system)))
                 .get(0);
         assertThat(item.standing()).isEqualTo(Standing.MISSING);
@@ -185,7 +185,7 @@ class GatheringTest {
     }
 
     private Truth comeBack(List<StockCopy> copies) {
-        return ComeBack.of(Set.of(PartitionClass.KERNEL, PartitionClass.DATA), facts, copies)
+        return RestoreCheck.of(Set.of(PartitionClass.KERNEL, PartitionClass.DATA), facts, copies)
                 .get(0)
                 .possible();
     }
@@ -263,7 +263,10 @@ class GatheringTest {
                 .findFirst()
                 .orElseThrow();
         return Gathering.of(
-                RunSheet.of(plan, catalogue, facts), Set.of(), new Yardstick(facts, catalogue, Optional.empty()), kept);
+                RunSheet.of(plan, catalogue, facts),
+                Set.of(),
+                new CheckContext(facts, catalogue, Optional.empty()),
+                kept);
     }
 
     private GatherItem item(String title) throws IOException {

@@ -93,7 +93,7 @@ public final class CataloguePage implements View {
 
     @Override
     public void show(Snapshot snapshot) {
-        Snapshot.Shelf shelf = snapshot.shelf();
+        Snapshot.CatalogueState shelf = snapshot.shelf();
         own.getChildren().setAll(holds(shelf), faults(shelf.faults()));
         List<Difference> takable =
                 shelf.differences().stream().filter(Difference::canBeTaken).toList();
@@ -112,7 +112,7 @@ public final class CataloguePage implements View {
         nameTake();
     }
 
-    private static String told(Path path, Snapshot.Shelf shelf) {
+    private static String told(Path path, Snapshot.CatalogueState shelf) {
         long same = shelf.differences().stream()
                 .filter(one -> one.state() == Difference.State.SAME)
                 .count();
@@ -129,7 +129,7 @@ public final class CataloguePage implements View {
                 + " the same. New ones are ticked; tick what differs only if the other is right." + faulty;
     }
 
-    private Card holds(Snapshot.Shelf shelf) {
+    private Card holds(Snapshot.CatalogueState shelf) {
         Button folder = new Button("Folder …", new FontIcon(Feather.FOLDER));
         folder.setId("other-folder");
         folder.setOnAction(press -> chooseFolder());

@@ -16,8 +16,8 @@ import org.mobrak.app.Desk;
 import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
 import org.mobrak.core.fit.Truth;
-import org.mobrak.core.gather.ComeBack;
 import org.mobrak.core.gather.Kept;
+import org.mobrak.core.gather.RestoreCheck;
 import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.desktop.parts.Card;
@@ -79,7 +79,7 @@ final class CopiesFace implements View {
 
     private Card comeBack(Desk desk) {
         Optional<Plan> plan = Optional.ofNullable(choice.plan().get());
-        List<ComeBack> answers = desk.comeBack(plan);
+        List<RestoreCheck> answers = desk.comeBack(plan);
         Card card = new Card("Can I come back?");
         card.setId("come-back");
         if (answers.isEmpty()) {

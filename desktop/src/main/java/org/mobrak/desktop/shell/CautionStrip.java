@@ -13,7 +13,7 @@ final class CautionStrip {
     private final VBox lines = new VBox();
     private final HBox node;
 
-    CautionStrip(ReadOnlyObjectProperty<Stage> open) {
+    CautionStrip(ReadOnlyObjectProperty<Page> open) {
         FontIcon icon = new FontIcon(Feather.ALERT_TRIANGLE);
         icon.getStyleClass().add("caution-icon");
         node = new HBox(icon, lines);
@@ -26,7 +26,7 @@ final class CautionStrip {
         return node;
     }
 
-    private void show(Stage stage) {
+    private void show(Page stage) {
         lines.getChildren()
                 .setAll(stage.cautions().stream()
                         .map(caution -> Texts.wrapped(Texts.plain(caution)))

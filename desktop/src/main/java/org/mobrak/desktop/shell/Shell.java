@@ -51,13 +51,13 @@ import org.mobrak.desktop.plan.Choice;
 /** The window's frame, in which the pages hang. */
 public final class Shell {
     private final Session session;
-    private final ObjectProperty<Stage> open = new SimpleObjectProperty<>(Stage.READINGS);
+    private final ObjectProperty<Page> open = new SimpleObjectProperty<>(Page.READINGS);
     private final Choice choice = new Choice();
-    private final Map<Stage, Supplier<View>> makers = new EnumMap<>(Stage.class);
-    private final Map<Stage, View> pages = new EnumMap<>(Stage.class);
+    private final Map<Page, Supplier<View>> makers = new EnumMap<>(Page.class);
+    private final Map<Page, View> pages = new EnumMap<>(Page.class);
     private final ReadingsPage readings;
     private final Drawer drawer;
-    private final StageRail rail = new StageRail(open, choice);
+    private final PageRail rail = new PageRail(open, choice);
     private final StackPane page = new StackPane();
     private final Label nickname = Texts.plain("");
     private final Label model = Texts.exact("");
@@ -71,12 +71,12 @@ public final class Shell {
     public Shell(Session session, ZoneId zone) {
         this.session = session;
         readings = new ReadingsPage(session);
-        pages.put(Stage.READINGS, readings);
-        makers.put(Stage.WAYS, () -> new WaysPage(session, choice));
-        makers.put(Stage.FILES, () -> new FilesPage(session, choice));
-        makers.put(Stage.RUN_SHEET, () -> new RunPage(session));
-        makers.put(Stage.LOGBOOK, () -> new LogbookPage(zone));
-        makers.put(Stage.CATALOGUE, () -> new CataloguePage(session));
+        pages.put(Page.READINGS, readings);
+        makers.put(Page.WAYS, () -> new WaysPage(session, choice));
+        makers.put(Page.FILES, () -> new FilesPage(session, choice));
+        makers.put(Page.RUN_SHEET, () -> new RunPage(session));
+        makers.put(Page.LOGBOOK, () -> new LogbookPage(zone));
+        makers.put(Page.CATALOGUE, () -> new CataloguePage(session));
         drawer = new Drawer(session, foot());
         BorderPane root = new BorderPane();
         root.getStyleClass().add("bench");
@@ -85,7 +85,7 @@ public final class Shell {
         root.setCenter(new BorderPane(page, top, null, new CautionStrip(open).node(), null));
         scene = new Scene(root, 1280, 800);
         look = new Look(scene, session);
-        page.getChildren().setAll(pages.get(Stage.READINGS).node());
+        page.getChildren().setAll(pages.get(Page.READINGS).node());
         open.addListener((property, old, stage) -> turnTo(stage));
         session.snapshot().addListener((property, old, snapshot) -> show(snapshot));
         listen();
@@ -96,7 +96,7 @@ public final class Shell {
     }
 
     /** Opens a stage's page. */
-    public void open(Stage stage) {
+    public void open(Page stage) {
         open.set(stage);
     }
 
@@ -110,13 +110,13 @@ public final class Shell {
     }
 
     /** What was told on another page is no longer about what is seen. */
-    private void turnTo(Stage stage) {
+    private void turnTo(Page stage) {
         page.getChildren().setAll(page(stage).node());
         session.dismiss();
     }
 
     /** A page is made when it is first wanted, or when the one that is seen has been filled. */
-    private View page(Stage stage) {
+    private View page(Page stage) {
         Supplier<View> maker = makers.remove(stage);
         if (maker != null) {
             View made = maker.get();
@@ -215,14 +215,14 @@ public final class Shell {
                 .flatMap(desk -> desk.dossier().runningJob())
                 .map(running -> running.id())
                 .orElse(0L);
-        boolean samePhone = open.get() == Stage.WAYS || open.get() == Stage.RUN_SHEET;
+        boolean samePhone = open.get() == Page.WAYS || open.get() == Page.RUN_SHEET;
         if (jobShown >= 0 && samePhone && job != jobShown) {
-            if (job > 0 && open.get() == Stage.WAYS) {
-                open(Stage.RUN_SHEET);
+            if (job > 0 && open.get() == Page.WAYS) {
+                open(Page.RUN_SHEET);
             } else if (job == 0
-                    && open.get() == Stage.RUN_SHEET
+                    && open.get() == Page.RUN_SHEET
                     && snapshot.past().stream().anyMatch(past -> past.job().id() == jobShown)) {
-                open(Stage.LOGBOOK);
+                open(Page.LOGBOOK);
             }
         }
         jobShown = job;
@@ -234,7 +234,7 @@ public final class Shell {
         scene.setOnDragDropped(drag -> {
             session.takeFiles(
                     drag.getDragboard().getFiles().stream().map(File::toPath).toList());
-            open(Stage.READINGS);
+            open(Page.READINGS);
             drag.setDropCompleted(true);
         });
     }
@@ -261,7 +261,7 @@ public final class Shell {
 
     private List<Shortcut> shortcuts() {
         List<Shortcut> all = new ArrayList<>();
-        for (Stage stage : Stage.values()) {
+        for (Page stage : Page.values()) {
             KeyCode digit = KeyCode.getKeyCode(String.valueOf(stage.ordinal() + 1));
             all.add(new Shortcut(control(digit), false, () -> open(stage)));
         }
@@ -289,7 +289,7 @@ public final class Shell {
     private void pasteReading() {
         String text = Clipboard.getSystemClipboard().getString();
         if (text != null) {
-            open(Stage.READINGS);
+            open(Page.READINGS);
             session.takePasted(text);
         }
     }

@@ -24,6 +24,9 @@ final class LabelledReader implements FormReader {
     private static final Pattern PREFIX = Pattern.compile("^(?:\\([a-z ]{1,20}\\)|INFO|[<>*•-])\\s*");
     private static final Pattern PAIR = Pattern.compile("(.{1,40}?)\\s*(?::(?!//)|=|\\t| {2,}| - )\\s*(.*)");
 
+    /** All from the first blank or bracket on. */
+    private static final Pattern FIRST_WORD = Pattern.compile("[\\s(].*", Pattern.DOTALL);
+
     private static final Pattern BLANKS = Pattern.compile("\\s+");
     private static final int LONGEST_LABEL = 40;
 
@@ -120,7 +123,8 @@ final class LabelledReader implements FormReader {
     /** A value without a meaning stays as it is, to be refused by the fact's domain and so to be told of. */
     private static String meaning(Map<String, String> values, String text) {
         String word = text.toLowerCase(Locale.ROOT);
-        return values.getOrDefault(word, values.getOrDefault(word.split("[\\s(]")[0], word));
+        String first = FIRST_WORD.matcher(word).replaceFirst("");
+        return values.getOrDefault(word, values.getOrDefault(first, word));
     }
 
     private static int nextLine(Page page, int index) {

@@ -104,14 +104,14 @@ final class Page {
 
     /** Notes a reading; a value that the fact cannot have is told of instead. */
     void say(Fact fact, String value, Source source, int index) {
-        if (value.length() > LONGEST_VALUE) {
+        String visible = visible(value, index);
+        if (visible.length() > LONGEST_VALUE) {
             tell(Finding.caution(
                     "value-too-long",
                     "%s: %s would be %d characters long; no phone says so much, so it is not used."
                             .formatted(place(index), fact.label(), value.length())));
             return;
         }
-        String visible = visible(value, index);
         Optional<String> objection = fact.domain().objection(visible);
         if (objection.isPresent()) {
             tell(Finding.caution(

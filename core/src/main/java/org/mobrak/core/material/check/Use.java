@@ -17,10 +17,10 @@ import org.mobrak.core.material.Material;
  * @param route the route that asks for the file; empty where it is only looked at
  * @param needed what the route says of the file
  */
-public record Use(Material file, Yardstick against, Optional<Route> route, Optional<NeededFile> needed) {
+public record Use(Material file, CheckContext against, Optional<Route> route, Optional<NeededFile> needed) {
 
     /** A file that is looked at for a phone, for no route yet. */
-    public static Use lookedAt(Material file, Yardstick against) {
+    public static Use lookedAt(Material file, CheckContext against) {
         return new Use(file, against, Optional.empty(), Optional.empty());
     }
 

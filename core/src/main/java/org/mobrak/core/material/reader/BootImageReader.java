@@ -23,15 +23,15 @@ final class BootImageReader implements PartReader {
     }
 
     @Override
-    public Part read(Piece piece, Looker looker) throws IOException {
-        BootHeader header = BootHeader.read(new Fields(piece.in().head(Looker.HEAD_BYTES)));
+    public Part read(Piece piece, PieceInspector looker) throws IOException {
+        BootHeader header = BootHeader.read(new Fields(piece.in().head(PieceInspector.HEAD_BYTES)));
         new BootHeaderCheck(piece, header.about()).findings().forEach(looker::tell);
         List<Part> inside = new ArrayList<>();
         looker.attempt(piece, () -> readSections(piece, header, looker, inside));
         return new Part(piece.name(), piece.bytes(), kind(), Optional.of(header.about()), inside);
     }
 
-    private static void readSections(Piece piece, BootHeader header, Looker looker, List<Part> inside)
+    private static void readSections(Piece piece, BootHeader header, PieceInspector looker, List<Part> inside)
             throws IOException {
         long needed = header.totalBytes();
         if (piece.bytes().isPresent() && piece.bytes().getAsLong() < needed) {

@@ -35,7 +35,7 @@ final class ElfReader implements PartReader {
     }
 
     @Override
-    public Part read(Piece piece, Looker looker) throws IOException {
+    public Part read(Piece piece, PieceInspector looker) throws IOException {
         Fields head = new Fields(piece.in().head(LEAST_BYTES));
         head.hex(0, LEAST_BYTES);
         boolean swapped = head.u8(ORDER_AT) == BIG_ENDIAN;

@@ -29,7 +29,7 @@ final class EmptyTarReader implements PartReader {
     }
 
     @Override
-    public Part read(Piece piece, Looker looker) throws IOException {
+    public Part read(Piece piece, PieceInspector looker) throws IOException {
         if (piece.bytes().orElse(Long.MAX_VALUE) > MOST) {
             return Part.plain(piece.name(), piece.bytes(), FileKind.UNKNOWN);
         }

@@ -51,7 +51,7 @@ final class Ext4Reader implements PartReader {
     }
 
     @Override
-    public Part read(Piece piece, Looker looker) throws IOException {
+    public Part read(Piece piece, PieceInspector looker) throws IOException {
         Fields head = new Fields(piece.in().head(START + SIZE));
         head.hex(START, SIZE);
         long bytes = blocks(head) << (10 + head.u32(LOG_BLOCK_SIZE));

@@ -53,7 +53,7 @@ public final class Inspector {
      */
     public Inspection inspect(Path path, Set<Digest> wanted, Watch watch) throws IOException {
         try (SourceFile file = SourceFile.open(path)) {
-            Looker looker = new Looker(temporary, file.bytes());
+            PieceInspector looker = new PieceInspector(temporary, file.bytes());
             String name = path.getFileName().toString();
             Piece piece = new Piece(
                     name, name, OptionalLong.of(file.bytes()), new Feed(file.stream()), Optional.of(file.channel()), 0);
@@ -75,7 +75,7 @@ public final class Inspector {
      * @param name what the bytes are called
      */
     public Inspection inspect(String name, SeekableByteChannel bytes) throws IOException {
-        Looker looker = new Looker(temporary, bytes.size());
+        PieceInspector looker = new PieceInspector(temporary, bytes.size());
         Feed feed = new Feed(Channels.newInputStream(bytes));
         Piece piece = new Piece(name, name, OptionalLong.of(bytes.size()), feed, Optional.of(bytes), 0);
         Part root = looker.look(piece);
@@ -105,7 +105,7 @@ public final class Inspector {
     }
 
     private Inspection inspection(
-            Path path, SourceFile file, Piece piece, Part root, Optional<DigestPass.Result> pass, Looker looker)
+            Path path, SourceFile file, Piece piece, Part root, Optional<DigestPass.Result> pass, PieceInspector looker)
             throws IOException {
         var trailer = pass.flatMap(DigestPass.Result::trailer)
                 .filter(checked -> root.kind().isTar());
@@ -127,7 +127,7 @@ public final class Inspector {
             Part root,
             Optional<Digests> digests,
             Optional<Trailer.Checked> trailer,
-            Looker looker) {
+            PieceInspector looker) {
         List<Finding> findings = new ArrayList<>(looker.findings());
         findings.addAll(MaterialFindings.of(root));
         return new Inspection(

@@ -57,18 +57,18 @@ final class KernelReader implements PartReader {
     }
 
     @Override
-    public Part read(Piece piece, Looker looker) throws IOException {
+    public Part read(Piece piece, PieceInspector looker) throws IOException {
         return readAny(piece, looker);
     }
 
     /** Reads what is known to be a kernel, whatever its first bytes. */
-    static Part readAny(Piece piece, Looker looker) throws IOException {
+    static Part readAny(Piece piece, PieceInspector looker) throws IOException {
         byte[] bytes = piece.in().readNBytes(MOST_BYTES + 1);
         return ofBytes(piece, bytes, looker);
     }
 
     /** Reads what may be a kernel without any header; empty where nothing in it names itself. */
-    static Optional<Part> plain(Piece piece, Looker looker) throws IOException {
+    static Optional<Part> plain(Piece piece, PieceInspector looker) throws IOException {
         byte[] bytes = piece.in().readNBytes(MOST_BYTES);
         BannerScan scan = new BannerScan();
         scan.read(new ByteArrayInputStream(bytes));
@@ -76,7 +76,7 @@ final class KernelReader implements PartReader {
     }
 
     /** Reads a kernel whose bytes are in memory already. */
-    static Part ofBytes(Piece piece, byte[] bytes, Looker looker) throws IOException {
+    static Part ofBytes(Piece piece, byte[] bytes, PieceInspector looker) throws IOException {
         if (bytes.length > MOST_BYTES) {
             looker.tell(Finding.note(
                     "kernel-too-large",
@@ -93,11 +93,11 @@ final class KernelReader implements PartReader {
     /** The search through one kernel's bytes. */
     private static final class Search {
         private final Piece piece;
-        private final Looker looker;
+        private final PieceInspector looker;
         private About found;
         private List<Part> trees = List.of();
 
-        Search(Piece piece, Looker looker) {
+        Search(Piece piece, PieceInspector looker) {
             this.piece = piece;
             this.looker = looker;
         }

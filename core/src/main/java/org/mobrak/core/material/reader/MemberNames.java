@@ -10,10 +10,10 @@ final class MemberNames {
     private static final Pattern ELSEWHERE = Pattern.compile("^[/\\\\]|^[A-Za-z]:|(^|[/\\\\])\\.\\.([/\\\\]|$)|\\x00");
 
     private final Piece archive;
-    private final Looker looker;
+    private final PieceInspector looker;
     private final Set<String> seen = new HashSet<>();
 
-    MemberNames(Piece archive, Looker looker) {
+    MemberNames(Piece archive, PieceInspector looker) {
         this.archive = archive;
         this.looker = looker;
     }

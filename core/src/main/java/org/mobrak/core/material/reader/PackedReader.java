@@ -38,9 +38,9 @@ final class PackedReader implements PartReader {
     }
 
     @Override
-    public Part read(Piece piece, Looker looker) throws IOException {
-        Compression compression =
-                compression(new Fields(piece.in().head(Looker.HEAD_BYTES))).orElseThrow();
+    public Part read(Piece piece, PieceInspector looker) throws IOException {
+        Compression compression = compression(new Fields(piece.in().head(PieceInspector.HEAD_BYTES)))
+                .orElseThrow();
         Optional<Part> kernel = compression == Compression.GZIP ? withTrees(piece, looker) : Optional.empty();
         if (kernel.isPresent()) {
             return kernel.get();
@@ -57,7 +57,7 @@ final class PackedReader implements PartReader {
      * A packed kernel followed by device trees, the usual form on 64-bit phones (Linux documentation, arm64/booting, for the
      * kernel; common practice for the trees). Empty for anything else, with nothing taken from the piece.
      */
-    private static Optional<Part> withTrees(Piece piece, Looker looker) throws IOException {
+    private static Optional<Part> withTrees(Piece piece, PieceInspector looker) throws IOException {
         if (piece.bytes().isEmpty() || piece.bytes().getAsLong() > KernelReader.MOST_BYTES) {
             return Optional.empty();
         }

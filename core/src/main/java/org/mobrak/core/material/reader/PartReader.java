@@ -12,10 +12,10 @@ interface PartReader {
     /**
      * Whether a piece is of this kind.
      *
-     * @param head its first {@value Looker#HEAD_BYTES} bytes, or all of it
+     * @param head its first {@value PieceInspector#HEAD_BYTES} bytes, or all of it
      */
     boolean recognises(Fields head);
 
     /** Reads a piece as far as it makes sense; what is wrong is told to the looker or thrown. */
-    Part read(Piece piece, Looker looker) throws IOException;
+    Part read(Piece piece, PieceInspector looker) throws IOException;
 }

@@ -25,8 +25,8 @@ final class PlainReader implements PartReader {
     }
 
     @Override
-    public Part read(Piece piece, Looker looker) throws IOException {
-        byte[] head = piece.in().head(Looker.HEAD_BYTES);
+    public Part read(Piece piece, PieceInspector looker) throws IOException {
+        byte[] head = piece.in().head(PieceInspector.HEAD_BYTES);
         if (isText(head)) {
             return Part.plain(piece.name(), piece.bytes(), FileKind.TEXT);
         }

@@ -42,7 +42,7 @@ final class SparseReader implements PartReader {
     }
 
     @Override
-    public Part read(Piece piece, Looker looker) throws IOException {
+    public Part read(Piece piece, PieceInspector looker) throws IOException {
         Fields head = new Fields(piece.in().head(HEADER_BYTES));
         Walk walk = new Walk(piece, looker, head);
         looker.attempt(piece, walk::run);
@@ -52,7 +52,7 @@ final class SparseReader implements PartReader {
     /** One way through the chunks. */
     private static final class Walk {
         private final Piece piece;
-        private final Looker looker;
+        private final PieceInspector looker;
         private final long blockSize;
         private final long totalBlocks;
         private final long totalChunks;
@@ -62,7 +62,7 @@ final class SparseReader implements PartReader {
         private final long[] counts = new long[4];
         private long blocks;
 
-        Walk(Piece piece, Looker looker, Fields head) throws Broken {
+        Walk(Piece piece, PieceInspector looker, Fields head) throws Broken {
             this.piece = piece;
             this.looker = looker;
             this.headerSize = head.u16(HEADER_SIZE_AT);

@@ -64,7 +64,7 @@ final class TarReader implements PartReader {
     }
 
     @Override
-    public Part read(Piece piece, Looker looker) throws IOException {
+    public Part read(Piece piece, PieceInspector looker) throws IOException {
         if (piece.random().isPresent()) {
             Members members = new Members(piece, looker, piece.in());
             looker.attempt(piece, members::run);
@@ -139,14 +139,14 @@ final class TarReader implements PartReader {
     /** One way through the members. */
     private static final class Members {
         private final Piece piece;
-        private final Looker looker;
+        private final PieceInspector looker;
         private final Feed in;
         private final MemberNames names;
         private final List<Part> inside = new ArrayList<>();
         /** Never closed: that would close the stream it reads from, which is not its own. */
         private TarArchiveInputStream tar;
 
-        Members(Piece piece, Looker looker, Feed in) {
+        Members(Piece piece, PieceInspector looker, Feed in) {
             this.piece = piece;
             this.looker = looker;
             this.in = in;

@@ -47,7 +47,7 @@ final class ZipReader implements PartReader {
     }
 
     @Override
-    public Part read(Piece piece, Looker looker) throws IOException {
+    public Part read(Piece piece, PieceInspector looker) throws IOException {
         if (piece.random().isPresent()) {
             return read(piece, looker, piece.random().get());
         }
@@ -59,7 +59,7 @@ final class ZipReader implements PartReader {
         }
     }
 
-    private static Path copy(Piece piece, Looker looker) throws IOException {
+    private static Path copy(Piece piece, PieceInspector looker) throws IOException {
         Path copy = TemporaryFile.in(looker.temporary());
         try {
             TemporaryFile.fill(copy, piece, MOST_COPIED_BYTES);
@@ -70,7 +70,7 @@ final class ZipReader implements PartReader {
         }
     }
 
-    private static Part read(Piece piece, Looker looker, SeekableByteChannel channel) throws IOException {
+    private static Part read(Piece piece, PieceInspector looker, SeekableByteChannel channel) throws IOException {
         BoundedChannel bounded = new BoundedChannel(channel, MOST_DIRECTORY_BYTES);
         ZipFile zip = ZipFile.builder()
                 .setSeekableByteChannel(bounded)
@@ -87,7 +87,7 @@ final class ZipReader implements PartReader {
     /** One way through the members. */
     private static final class Members {
         private final Piece piece;
-        private final Looker looker;
+        private final PieceInspector looker;
         private final ZipFile zip;
         private final SeekableByteChannel channel;
         private final MemberNames names;
@@ -96,7 +96,7 @@ final class ZipReader implements PartReader {
         /** Told once: an archive made so has many. */
         private boolean twoViews;
 
-        Members(Piece piece, Looker looker, ZipFile zip, SeekableByteChannel channel) {
+        Members(Piece piece, PieceInspector looker, ZipFile zip, SeekableByteChannel channel) {
             this.piece = piece;
             this.looker = looker;
             this.zip = zip;

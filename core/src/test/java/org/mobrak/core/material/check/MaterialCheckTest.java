@@ -232,8 +232,8 @@ class MaterialCheckTest {
         return MaterialCheck.of(new Use(material(), against(LANTERN, school), Optional.of(route), Optional.of(needed)));
     }
 
-    private Yardstick against(Facts facts, Optional<School> school) {
-        return new Yardstick(facts, catalogue, school);
+    private CheckContext against(Facts facts, Optional<School> school) {
+        return new CheckContext(facts, catalogue, school);
     }
 
     private static List<String> codes(List<Finding> findings) {

@@ -11,13 +11,13 @@ import org.mobrak.core.catalogue.Difference;
 import org.mobrak.core.logbook.Workspace;
 
 /** The workspace's catalogue, and another one that is held against it; on the worker thread only. */
-final class Shelf implements AutoCloseable {
+final class CatalogueComparison implements AutoCloseable {
     private final Workspace workspace;
     private Optional<CatalogueMerge> merge = Optional.empty();
     private Optional<Path> other = Optional.empty();
     private List<Difference> differences = List.of();
 
-    Shelf(Workspace workspace) {
+    CatalogueComparison(Workspace workspace) {
         this.workspace = workspace;
     }
 
@@ -69,9 +69,9 @@ final class Shelf implements AutoCloseable {
         compare(theirs);
     }
 
-    Snapshot.Shelf look() {
+    Snapshot.CatalogueState look() {
         var loaded = workspace.catalogue();
-        return new Snapshot.Shelf(
+        return new Snapshot.CatalogueState(
                 loaded.catalogue().phones().size(),
                 loaded.catalogue().routes().size(),
                 loaded.catalogue().holes().size(),

@@ -9,7 +9,7 @@ import org.mobrak.core.identity.Finding;
 import org.mobrak.core.material.Part;
 
 /** Looks into one file: finds the reader of each piece, keeps within the limits, gathers the findings. */
-final class Looker {
+final class PieceInspector {
     /** How far the readers look to know their kind: past the superblock of a file system. */
     static final int HEAD_BYTES = 4096;
 
@@ -48,7 +48,7 @@ final class Looker {
      * @param temporary a private folder for what must be unpacked to be read
      * @param fileBytes the file's size; how much may be unpacked follows from it
      */
-    Looker(Path temporary, long fileBytes) {
+    PieceInspector(Path temporary, long fileBytes) {
         this.temporary = temporary;
         this.budget = new Budget(fileBytes);
     }

@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.stream.Stream;
 
 /** Puts plans that nothing beats in a row, and picks a few that between them show what there is to choose from. */
-final class Handful {
+final class PlanSelection {
     private static final int MOST = 5;
     private static final Comparator<Plan> MILDEST_FIRST = Comparator.comparing(
                     Plan::cost,
@@ -18,7 +18,7 @@ final class Handful {
                             .thenComparingDouble(Cost::minutes))
             .thenComparing(Plan::title);
 
-    private Handful() {}
+    private PlanSelection() {}
 
     /** The mildest first: marks, then data, risk, money and time. */
     static List<Plan> ordered(Goal goal, List<Way> ways) {

@@ -11,4 +11,4 @@ import org.mobrak.core.identity.Facts;
  * @param facts what is believed of the phone
  * @param school how exactly a route must match, where the user chose; else what is written decides
  */
-public record Yardstick(Facts facts, Catalogue catalogue, Optional<School> school) {}
+public record CheckContext(Facts facts, Catalogue catalogue, Optional<School> school) {}

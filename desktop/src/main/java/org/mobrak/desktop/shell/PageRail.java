@@ -20,22 +20,22 @@ import org.mobrak.desktop.parts.View;
 import org.mobrak.desktop.plan.Choice;
 
 /** The stages of the work side by side; the one that is open is marked, and each says how it stands. */
-final class StageRail implements View {
+final class PageRail implements View {
     /** All wish for the same width, so that what is left over makes them equal. */
     private static final double EQUAL = 100;
 
-    private final Map<Stage, ToggleButton> pegs = new EnumMap<>(Stage.class);
-    private final Map<Stage, Label> standings = new EnumMap<>(Stage.class);
+    private final Map<Page, ToggleButton> pegs = new EnumMap<>(Page.class);
+    private final Map<Page, Label> standings = new EnumMap<>(Page.class);
     private final HBox node = new HBox();
     private final Choice choice;
     private Optional<Snapshot> shown = Optional.empty();
 
-    StageRail(ObjectProperty<Stage> open, Choice choice) {
+    PageRail(ObjectProperty<Page> open, Choice choice) {
         this.choice = choice;
         choice.plan().addListener((property, old, plan) -> shown.ifPresent(this::show));
         ToggleGroup group = new ToggleGroup();
         node.getStyleClass().add("stage-rail");
-        for (Stage stage : Stage.values()) {
+        for (Page stage : Page.values()) {
             ToggleButton peg = peg(stage);
             peg.setToggleGroup(group);
             peg.setOnAction(press -> open.set(stage));
@@ -52,7 +52,7 @@ final class StageRail implements View {
         pegs.get(open.get()).setSelected(true);
     }
 
-    private ToggleButton peg(Stage stage) {
+    private ToggleButton peg(Page stage) {
         Label name = Texts.plain(stage.label());
         name.getStyleClass().add("stage-name");
         Label standing = Texts.soft("");

@@ -15,11 +15,11 @@ import org.mobrak.core.identity.Facts;
  * @param possible the routes that nothing lasting forbids; without a model number only those that suit any phone, since a plan
  *     for some other phone helps nobody
  */
-record Ground(Facts facts, List<Route> possible, Lookahead lookahead, Housekeeping housekeeping) {
+record SearchSpace(Facts facts, List<Route> possible, Lookahead lookahead, Housekeeping housekeeping) {
 
-    static Ground of(Catalogue catalogue, Facts facts, Optional<School> choice) {
+    static SearchSpace of(Catalogue catalogue, Facts facts, Optional<School> choice) {
         boolean anyPhone = facts.value(Fact.MODEL).isEmpty();
-        return new Ground(
+        return new SearchSpace(
                 facts,
                 Relevance.possible(catalogue, facts, choice).stream()
                         .filter(route -> !anyPhone || route.fits().phones().isEmpty())

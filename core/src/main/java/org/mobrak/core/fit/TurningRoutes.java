@@ -17,7 +17,7 @@ import org.mobrak.core.identity.Facts;
  * Which conditions that do not hold would hold after an open route, whose writes also make things unknown. Routes that bring about the same count as one; of each
  * kind two are kept, because a route cannot help itself.
  */
-final class Turning {
+final class TurningRoutes {
     private static final int ENOUGH = 2;
 
     private final Catalogue catalogue;
@@ -27,7 +27,7 @@ final class Turning {
     private final Map<Map<Fact, Optional<String>>, List<Route>> fresh = new LinkedHashMap<>();
     private final Map<Condition, List<Route>> helpers = new HashMap<>();
 
-    Turning(Catalogue catalogue, Facts facts, RouteJudge now) {
+    TurningRoutes(Catalogue catalogue, Facts facts, RouteJudge now) {
         this.catalogue = catalogue;
         this.facts = facts;
         this.now = now;

@@ -10,7 +10,7 @@ import org.mobrak.core.gather.Standing;
 import org.mobrak.core.plan.Plan;
 
 /** The stages of the work, in the order in which they are done, with the cautions that go with each. */
-public enum Stage {
+public enum Page {
     READINGS(
             "Readings",
             List.of(
@@ -45,7 +45,7 @@ public enum Stage {
     private final String label;
     private final List<String> cautions;
 
-    Stage(String label, List<String> cautions) {
+    Page(String label, List<String> cautions) {
         this.label = label;
         this.cautions = cautions;
     }
@@ -68,7 +68,7 @@ public enum Stage {
         return switch (this) {
             case READINGS ->
                 snapshot.desk().map(desk -> known(desk) + " facts known").orElse("no phone");
-            case WAYS -> snapshot.desk().map(Stage::open).orElse("");
+            case WAYS -> snapshot.desk().map(Page::open).orElse("");
             case FILES -> snapshot.desk().map(desk -> gathered(desk, plan)).orElse("");
             case RUN_SHEET ->
                 snapshot.desk()

@@ -16,7 +16,7 @@ import org.mobrak.core.identity.Facts;
  * @param possible yes with a verified copy of this very build, no without any copy, unknown in between
  * @param sentence why, and what to do about it
  */
-public record ComeBack(PartitionClass kind, Truth possible, Optional<StockCopy> copy, String sentence) {
+public record RestoreCheck(PartitionClass kind, Truth possible, Optional<StockCopy> copy, String sentence) {
 
     /**
      * One for each class that is written; apps and data have backups of their own kind and are left out.
@@ -24,7 +24,7 @@ public record ComeBack(PartitionClass kind, Truth possible, Optional<StockCopy> 
      * @param written what the job writes
      * @param copies those of this phone and of its model
      */
-    public static List<ComeBack> of(Collection<PartitionClass> written, Facts facts, List<StockCopy> copies) {
+    public static List<RestoreCheck> of(Collection<PartitionClass> written, Facts facts, List<StockCopy> copies) {
         return written.stream()
                 .distinct()
                 .filter(kind -> kind != PartitionClass.APP && kind != PartitionClass.DATA)
@@ -33,13 +33,13 @@ public record ComeBack(PartitionClass kind, Truth possible, Optional<StockCopy> 
                 .toList();
     }
 
-    private static ComeBack of(PartitionClass kind, Facts facts, List<StockCopy> copies) {
+    private static RestoreCheck of(PartitionClass kind, Facts facts, List<StockCopy> copies) {
         String build = facts.value(Fact.BUILD_NUMBER).orElse("");
         return copies.stream()
                 .filter(copy -> copy.covers() == kind)
                 .max(Comparator.comparingInt((StockCopy copy) -> worth(copy, build)))
                 .map(copy -> judge(kind, copy, build))
-                .orElseGet(() -> new ComeBack(
+                .orElseGet(() -> new RestoreCheck(
                         kind,
                         Truth.NO,
                         Optional.empty(),
@@ -53,10 +53,10 @@ public record ComeBack(PartitionClass kind, Truth possible, Optional<StockCopy> 
                 + (copy.isVerified() ? 1 : 0);
     }
 
-    private static ComeBack judge(PartitionClass kind, StockCopy copy, String build) {
+    private static RestoreCheck judge(PartitionClass kind, StockCopy copy, String build) {
         String name = "“%s” (%s)".formatted(copy.file().material().name(), copy.build());
         if (copy.isDamaged() || !copy.file().isThere()) {
-            return new ComeBack(
+            return new RestoreCheck(
                     kind,
                     Truth.NO,
                     Optional.of(copy),
@@ -64,7 +64,7 @@ public record ComeBack(PartitionClass kind, Truth possible, Optional<StockCopy> 
                             .formatted(name, copy.isDamaged() ? "damaged" : "not where it was"));
         }
         if (!copy.build().equals(build)) {
-            return new ComeBack(
+            return new RestoreCheck(
                     kind,
                     Truth.UNKNOWN,
                     Optional.of(copy),
@@ -72,8 +72,8 @@ public record ComeBack(PartitionClass kind, Truth possible, Optional<StockCopy> 
                             .formatted(name, build.isEmpty() ? "a build that is not known" : build, kind.label()));
         }
         return copy.isVerified()
-                ? new ComeBack(kind, Truth.YES, Optional.of(copy), "Back from %s, which is whole.".formatted(name))
-                : new ComeBack(
+                ? new RestoreCheck(kind, Truth.YES, Optional.of(copy), "Back from %s, which is whole.".formatted(name))
+                : new RestoreCheck(
                         kind,
                         Truth.UNKNOWN,
                         Optional.of(copy),

@@ -14,12 +14,12 @@ import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.material.Inspection;
 
 /** The files that were looked into and the copies that bring phones back; on the worker thread only. */
-final class Bin {
+final class FileRegister {
     private final Materials materials;
     private final UndoStack undo;
     private Optional<Snapshot.Table> table = Optional.empty();
 
-    Bin(Materials materials, UndoStack undo) {
+    FileRegister(Materials materials, UndoStack undo) {
         this.materials = materials;
         this.undo = undo;
     }
