@@ -103,7 +103,7 @@ public final class Screenshots extends Application {
         step(() -> session.takeTyped(Fact.RECOVERY, "stock"));
         step(() -> session.start(desk().orElseThrow().answer().plans().get(0)));
         walk(4);
-        shot("run-gate", session::dismiss);
+        step(session::dismiss);
         walk(5);
         shot("run-sheet", session::dismiss);
         walk(1);
@@ -122,11 +122,6 @@ public final class Screenshots extends Application {
         step(() -> shell.setDark(true));
         step(() -> shell.open(org.mobrak.desktop.shell.Page.WAYS));
         shot("plans-unnamed-dark", () -> pick("Hive 9"));
-        shot("readings-dark", () -> {
-            shell.setDark(true);
-            pick("Hive 9");
-            shell.open(org.mobrak.desktop.shell.Page.READINGS);
-        });
     }
 
     private void lookInto(String... names) {

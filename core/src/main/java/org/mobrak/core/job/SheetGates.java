@@ -7,11 +7,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.fit.GateJudge;
+import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.plan.BatteryNeed;
@@ -27,9 +30,11 @@ final class SheetGates {
 
     private final Map<Integer, List<Gate>> gates = new HashMap<>();
     private final Plan plan;
+    private final Catalogue catalogue;
 
     SheetGates(Plan plan, Catalogue catalogue, Facts facts) {
         this.plan = plan;
+        this.catalogue = catalogue;
         Map<Fact, Gate> sure = new EnumMap<>(Fact.class);
         Facts here = facts;
         boolean written = false;
@@ -103,7 +108,20 @@ final class SheetGates {
     List<Step> before(int route, Phase phase) {
         String name = plan.routes().get(route).name();
         return gates.get(route).stream()
-                .map(gate -> (Step) SheetWriter.ready(name, gate, phase))
+                .map(gate -> (Step) SheetWriter.ready(name, gate, phase, opener(gate)))
                 .toList();
+    }
+
+    /** How it is opened, where some housekeeping tells. */
+    private String opener(Gate gate) {
+        return catalogue.routes().stream()
+                .filter(Route::isHousekeeping)
+                .filter(route -> Optional.ofNullable(route.changes().effects().get(gate.fact()))
+                        .filter(value -> GateJudge.holds(gate, value) == Truth.YES)
+                        .isPresent())
+                .findFirst()
+                .map(route -> route.steps().stream().map(Route.RouteStep::text).collect(Collectors.joining(" ")))
+                .map(how -> " If it is not so: " + how)
+                .orElse("");
     }
 }

@@ -157,9 +157,14 @@ final class SheetWriter {
     }
 
     static Step.Ready ready(String route, Gate gate, Phase phase) {
+        return ready(route, gate, phase, "");
+    }
+
+    /** @param how what to do where the gate is shut, to stand behind its reason */
+    static Step.Ready ready(String route, Gate gate, Phase phase, String how) {
         String wanted = gate.atLeast().map(least -> "at least " + least).orElse(String.join(" or ", gate.is()));
         return new Step.Ready(
-                line(route, phase, gate.fact().label() + ": " + wanted, gate.why()), gate, overridable(gate));
+                line(route, phase, gate.fact().label() + ": " + wanted, gate.why() + how), gate, overridable(gate));
     }
 
     /** What keeps a phone from being ended for good is passed by nobody (our own choice). */
