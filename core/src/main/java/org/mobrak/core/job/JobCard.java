@@ -88,7 +88,9 @@ public record JobCard(String phone, RunSheet sheet, LocalDate day) {
 
     private static List<Line> doing(Step.Doing how) {
         List<Line> lines = new ArrayList<>();
-        how.mode().ifPresent(mode -> lines.add(new Line("Mode", mode.replace('-', ' '))));
+        how.mode()
+                .ifPresent(
+                        mode -> lines.add(new Line("Mode", mode.equals("os") ? "started up" : mode.replace('-', ' '))));
         how.keys().ifPresent(keys -> lines.add(new Line("Keys", keys.text())));
         how.sign().ifPresent(sign -> lines.add(new Line("You should see", sign)));
         how.normalMinutes().ifPresent(normal -> lines.add(new Line("Wait", waiting(normal, how))));
@@ -97,8 +99,8 @@ public record JobCard(String phone, RunSheet sheet, LocalDate day) {
     }
 
     private static String waiting(int normal, Step.Doing how) {
-        return "up to %d minutes is normal".formatted(normal)
-                + how.worryMinutes().map("; worry only after %d"::formatted).orElse("");
+        return "up to %d min is normal".formatted(normal)
+                + how.worryMinutes().map("; worry only after %d min"::formatted).orElse("");
     }
 
     // What the templates name.

@@ -372,6 +372,22 @@ class WorkspaceTest {
         }
     }
 
+    @Test
+    void whatFailsHalfwayLeavesNothingBehind() throws IOException {
+        try (Workspace workspace = open(folder)) {
+            Logbook logbook = workspace.logbook();
+            PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
+            assertThatThrownBy(() -> logbook.together(() -> {
+                        logbook.take(phone, TypedReading.parse("root=none", NOW));
+                        logbook.start(phone, JobPlan.unknown(), SHEET, NOW);
+                        throw new IOException("the disk is full");
+                    }))
+                    .hasMessage("the disk is full");
+            assertThat(logbook.dossier(phone).intakes()).isEmpty();
+            assertThat(logbook.dossier(phone).jobs()).isEmpty();
+        }
+    }
+
     /** Else every opening would bring it up to date anew, which takes longer than all the rest. */
     @Test
     void theTablesAfterAllMigrationsAreThoseThatAreKnown() throws IOException, SQLException {
