@@ -119,10 +119,9 @@ tell() {
 }
 
 seeds=$work/seeds
-if [ ! -d "$seeds/cache" ]; then
-  rm -rf "$seeds"
-  make_seeds "$seeds"
-fi
+for kind in "${HEADERS[@]}" "${UNPACKING[@]}" "${TEXTS[@]}"; do
+  [ -d "$seeds/$kind" ] || { rm -rf "$seeds"; make_seeds "$seeds"; break; }
+done
 
 status=0
 for kind in "${KINDS[@]}"; do
