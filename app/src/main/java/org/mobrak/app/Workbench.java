@@ -130,6 +130,9 @@ final class Workbench implements AutoCloseable {
     /** Takes texts in, unless they are not all of the phone on the desk; then it asks before anything is mixed. */
     Outcome offer(List<RawText> texts) {
         List<Heap> heaps = PhoneSorting.sort(texts);
+        if (picked.isEmpty()) {
+            return new Outcome.Told(takeAsNew(heaps, ""));
+        }
         Facts facts = identity().facts();
         if (heaps.size() < 2 && !PhoneSorting.isAnotherPhone(facts, texts)) {
             return new Outcome.Told(readings.take(texts));
@@ -141,7 +144,7 @@ final class Workbench implements AutoCloseable {
         return switch (answer) {
             case LEAVE -> new Notice(false, "Left as it was; nothing was taken in.");
             case SAME_PHONE -> takeAsSame(question);
-            case NEW_PHONES -> takeAsNew(question.heaps());
+            case NEW_PHONES -> takeAsNew(question.heaps(), "New: ");
         };
     }
 
@@ -154,11 +157,12 @@ final class Workbench implements AutoCloseable {
                 question.heaps().stream().flatMap(heap -> heap.texts().stream()).toList());
     }
 
-    private Notice takeAsNew(List<Heap> heaps) {
+    /** @param prefix what their names begin with */
+    private Notice takeAsNew(List<Heap> heaps, String prefix) {
         Optional<PhoneRecord> before = picked;
         List<PhoneRecord> added = new ArrayList<>();
         for (Heap heap : heaps) {
-            PhoneRecord phone = logbook().addPhone("New: " + Question.nameOf(heap), now());
+            PhoneRecord phone = logbook().addPhone(prefix + Question.nameOf(heap), now());
             heap.texts().forEach(text -> logbook().take(phone, text, now()));
             added.add(phone);
         }

@@ -68,9 +68,11 @@ class SessionTest {
         Path folder = top.resolve("workspace");
         Workspace.create(folder, List.of(HOME.resolve("catalogue"), HOME.resolve("demo/catalogue")));
         try (Bench bench = new Bench(folder)) {
-            bench.does(session -> session.addPhone("Hive 1"));
             bench.does(session ->
                     session.takePasted("[ro.product.model]: [KQ-T5]\n[ro.build.version.release]: [2.3.6]\n"));
+            assertThat(bench.desk().dossier().phone().nickname())
+                    .as("a paste without a phone makes one")
+                    .isEqualTo("KQ-T5");
             bench.does(session -> session.takeTyped(Fact.BATTERY_PERCENT, "80"));
             assertThat(bench.desk().identity().facts().value(Fact.MODEL)).contains("KQ-T5");
             bench.does(session -> session.wish(Goal.ofKey("root+recovery").orElseThrow()));
