@@ -269,11 +269,7 @@ public final class Session implements AutoCloseable {
         note(at -> new Event.SignMissed(at, step.id(), instead));
     }
 
-    /** Keeps a note with a step. */
-    public void note(Step step, String text) {
-        note(at -> new Event.Noted(at, step.id(), text.strip()));
-    }
-
+    /** Lets the work rest, for a reason or none. */
     public void pause(String why) {
         note(at -> new Event.Paused(at, why.strip()));
     }

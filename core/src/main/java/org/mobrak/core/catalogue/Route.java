@@ -302,29 +302,6 @@ public record Route(
             effects = effects == null ? Map.of() : Map.copyOf(effects);
         }
 
-        /** A step of which only this is said. */
-        public static RouteStep plain(Phase phase, String title, String text) {
-            Optional<String> none = Optional.empty();
-            Optional<Integer> no = Optional.empty();
-            return new RouteStep(
-                    phase,
-                    title,
-                    text,
-                    none,
-                    none,
-                    Optional.empty(),
-                    none,
-                    no,
-                    no,
-                    none,
-                    List.of(),
-                    List.of(),
-                    Map.of(),
-                    no,
-                    false,
-                    Optional.empty());
-        }
-
         /** What to do for each thing that may be seen instead of the sign. */
         public List<Remedy> allRemedies() {
             return Stream.concat(
