@@ -132,7 +132,7 @@ for kind in "${KINDS[@]}"; do
     # Few and small: what tells a reader's ways apart, not all that was ever tried.
     rm -rf "$kept/$kind" && mkdir -p "$kept/$kind"
     find "$work/small" -type f -size -3k -printf '%s\t%p\n' | sort -n | head -n "${MOST_KEPT:-40}" | cut -f2 |
-      xargs -r -I{} mv {} "$HOME_DIR/fuzz/corpus/$kind/"
+      xargs -r -I{} mv {} "$kept/$kind/"
     continue
   fi
   jazzer "$kind" -max_total_time="$SECONDS_EACH" -runs="${RUNS:--1}" -print_final_stats=1 \
