@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import org.mobrak.core.catalogue.CatalogueMerge;
 import org.mobrak.core.catalogue.Difference;
+import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.logbook.Workspace;
 
 /** The workspace's catalogue, and another one that is held against it; on the worker thread only. */
@@ -29,8 +30,8 @@ final class CatalogueComparison implements AutoCloseable {
     }
 
     /** Takes entries and gives the step by which that is undone. */
-    UndoStack.Step take(List<Difference> entries, LocalDate day, Runnable changed) throws IOException {
-        Path theirs = other.orElseThrow(() -> new IllegalStateException("Open another catalogue first."));
+    UndoStack.Step take(List<Difference> entries, LocalDate day, Runnable changed) throws IOException, Refusal {
+        Path theirs = other.orElseThrow(() -> new Refusal("Open another catalogue first."));
         CatalogueMerge.Taken taken = merge.orElseThrow().take(entries, day);
         reload(theirs);
         String name = entries.size() == 1 ? "taking " + entries.get(0).id() : "taking " + entries.size() + " entries";

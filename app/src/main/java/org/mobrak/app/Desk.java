@@ -11,10 +11,8 @@ import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.catalogue.KnownPhone;
 import org.mobrak.core.catalogue.Route;
-import org.mobrak.core.fit.FitCheck;
 import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.fit.RouteFit;
-import org.mobrak.core.fit.School;
 import org.mobrak.core.gather.Gathering;
 import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.RestoreCheck;
@@ -34,11 +32,8 @@ import org.mobrak.core.material.PartitionNames;
 import org.mobrak.core.material.check.CheckContext;
 import org.mobrak.core.material.check.MaterialCheck;
 import org.mobrak.core.material.check.Use;
-import org.mobrak.core.plan.Account;
 import org.mobrak.core.plan.Brief;
 import org.mobrak.core.plan.Figure;
-import org.mobrak.core.plan.Goal;
-import org.mobrak.core.plan.Limits;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.core.plan.Planner;
 import org.mobrak.core.plan.Replay;
@@ -49,7 +44,6 @@ import org.mobrak.core.plan.WayBack;
 /**
  * The one phone that lies on the desk, and all that follows from what is known of it.
  *
- * @param fits every route but housekeeping, held against the phone
  * @param dossier all that is on disk of it; the running job's sheet is as strict as its files ask for
  * @param otherBuilds build numbers worth laying over the phone's own: those the routes for this model know, and older readings
  * @param asksMode whether nobody can say in what state the phone is: the work rested, or the program began anew amid it
@@ -57,13 +51,8 @@ import org.mobrak.core.plan.WayBack;
  */
 public record Desk(
         Dossier dossier,
-        Identity identity,
-        Wish wish,
-        List<RouteFit> fits,
-        List<NextReading> next,
-        Planner.Answer answer,
+        Outlook outlook,
         List<String> otherBuilds,
-        Catalogue catalogue,
         Stock stock,
         Optional<Gathering> gathering,
         boolean asksMode) {
@@ -81,40 +70,45 @@ public record Desk(
         }
     }
 
-    /** What the user wants of the phone and will not put up with; an empty school is the usual one. */
-    public record Wish(Goal goal, Optional<School> school, Limits limits) {
-        /** Permanent root, by whatever leads there. */
-        static Wish usual() {
-            return new Wish(Goal.ROOT, Optional.empty(), Limits.none());
-        }
-    }
-
-    static Desk of(Dossier dossier, Catalogue catalogue, Wish wish, Stock found, Instant opened) {
-        Identity identity = Identity.of(catalogue, dossier.ledger(), dossier.findings());
-        Planner.Answer answer = Planner.plan(wish.goal(), catalogue, identity.facts(), wish.school(), wish.limits());
-        Stock stock = found.by(PartitionNames.of(known(catalogue, identity.facts())));
-        CheckContext against = new CheckContext(identity.facts(), catalogue, wish.school());
+    static Desk of(Dossier dossier, Outlook outlook, Stock found, Instant opened) {
+        Stock stock = found.by(PartitionNames.of(known(outlook.catalogue(), outlook.facts())));
         Optional<Gathering> gathering = gathering(
-                dossier,
-                answer.plans().stream().findFirst().map(plan -> RunSheet.of(plan, catalogue, identity.facts())),
-                against,
-                stock);
+                dossier, outlook.answer().plans().stream().findFirst().map(outlook::sheet), outlook.against(), stock);
         Optional<Job> strict = dossier.runningJob().flatMap(job -> gathering.map(list -> job.by(list.sheet())));
         return new Desk(
                 strict.map(dossier::running).orElse(dossier),
-                identity,
-                wish,
-                new FitCheck(catalogue, identity.facts(), wish.school())
-                        .routes().stream()
-                                .filter(fit -> !fit.route().isHousekeeping())
-                                .toList(),
-                Planner.nextReadings(wish.goal(), catalogue, identity.facts(), wish.school()),
-                answer,
-                otherBuilds(catalogue, identity),
-                catalogue,
+                outlook,
+                otherBuilds(outlook.catalogue(), outlook.identity()),
                 stock,
                 gathering,
                 dossier.runningJob().filter(job -> asksMode(job, opened)).isPresent());
+    }
+
+    public Identity identity() {
+        return outlook.identity();
+    }
+
+    public Wish wish() {
+        return outlook.wish();
+    }
+
+    public Catalogue catalogue() {
+        return outlook.catalogue();
+    }
+
+    public Planner.Answer answer() {
+        return outlook.answer();
+    }
+
+    public List<NextReading> next() {
+        return outlook.next();
+    }
+
+    /** Every route but housekeeping, held against the phone. */
+    public List<RouteFit> fits() {
+        return outlook.fits().stream()
+                .filter(fit -> !fit.route().isHousekeeping())
+                .toList();
     }
 
     private static boolean asksMode(Job job, Instant opened) {
@@ -130,47 +124,47 @@ public record Desk(
 
     /** One of the phone's build strings with another laid over it; empty where the other is of no such form. */
     public Optional<Overlay> overlay(Ruler own, String other) {
-        Facts facts = identity.facts();
+        Facts facts = outlook.facts();
         return Stream.of(Fact.values())
                 .filter(fact -> facts.value(fact).filter(own.text()::equals).isPresent())
-                .flatMap(fact -> catalogue.rulers().of(fact, other.strip(), facts.value(Fact.MAKER)).stream())
+                .flatMap(fact -> catalogue().rulers().of(fact, other.strip(), facts.value(Fact.MAKER)).stream())
                 .flatMap(ruler -> Overlay.of(own, ruler).stream())
                 .findFirst();
     }
 
     /** A plan played through from what is known of the phone. */
     public Replay replay(Plan plan) {
-        return Replay.of(plan, catalogue, identity.facts(), wish.school());
+        return outlook.replay(plan);
     }
 
     /** The sums behind a plan's figures. */
     public List<Figure> account(Plan plan) {
-        return Account.of(plan, identity.facts());
+        return outlook.account(plan);
     }
 
     /** How a plan's changes could be taken back. */
     public List<WayBack> wayBack(Plan plan) {
-        return WayBack.of(plan, catalogue, identity.facts(), wish.school());
+        return outlook.wayBack(plan);
     }
 
     /** The states on the way to the goal, and what is refused. */
     public RouteMap map(List<Plan> plans) {
-        return RouteMap.of(answer.goal(), identity.facts(), plans, fits, known());
+        return RouteMap.of(answer().goal(), outlook.facts(), plans, fits(), known());
     }
 
     /** A plan on one page. */
     public Brief brief(Plan plan, LocalDate day) {
-        Facts facts = identity.facts();
-        String model = facts.value(Fact.MODEL).orElse("model not known");
-        String phone = dossier.phone().nickname() + " (" + model + ")";
-        return new Brief(phone, plan, replay(plan), account(plan), wayBack(plan), day);
+        String model = outlook.facts().value(Fact.MODEL).orElse("model not known");
+        return outlook.brief(dossier.phone().nickname() + " (" + model + ")", plan, day);
     }
 
     /** What the running job needs on the bench; without one, what a plan would need. */
     public Optional<Gathering> gathering(Optional<Plan> plan) {
         boolean asked = dossier.runningJob().isPresent()
-                || plan.equals(answer.plans().stream().findFirst());
-        return asked ? gathering : plan.map(one -> Gathering.of(sheet(one), Set.of(), against(), stock.kept()));
+                || plan.equals(answer().plans().stream().findFirst());
+        return asked
+                ? gathering
+                : plan.map(one -> Gathering.of(outlook.sheet(one), Set.of(), outlook.against(), stock.kept()));
     }
 
     private static Optional<Gathering> gathering(
@@ -183,39 +177,31 @@ public record Desk(
         return job.map(Job::sheet).or(() -> sheet).map(list -> Gathering.of(list, ticked, against, stock.kept()));
     }
 
-    private CheckContext against() {
-        return new CheckContext(identity.facts(), catalogue, wish.school());
-    }
-
     /** The running job's sheet; without one, that of a plan. */
     public Optional<RunSheet> sheet(Optional<Plan> plan) {
-        return dossier.runningJob().map(Job::sheet).or(() -> plan.map(this::sheet));
-    }
-
-    private RunSheet sheet(Plan plan) {
-        return RunSheet.of(plan, catalogue, identity.facts());
+        return dossier.runningJob().map(Job::sheet).or(() -> plan.map(outlook::sheet));
     }
 
     /** Why a route that could be taken is in none of the plans. */
     public String whyUnused(Route route) {
-        return new Unused(answer, catalogue, identity.facts(), wish.school(), wish.limits()).sentence(route);
+        return new Unused(answer(), catalogue(), outlook.facts(), wish().school(), wish().limits()).sentence(route);
     }
 
     /** Whether what a job writes could be put back. */
     public List<RestoreCheck> comeBack(Optional<Plan> plan) {
         return sheet(plan)
-                .map(sheet -> RestoreCheck.of(sheet.writes(), identity.facts(), stock.copies()))
+                .map(sheet -> RestoreCheck.of(sheet.writes(), outlook.facts(), stock.copies()))
                 .orElse(List.of());
     }
 
     /** What there is to say of a file for this phone, whatever it is for. */
     public List<Finding> judge(Material file) {
-        return MaterialCheck.of(Use.lookedAt(file, against()));
+        return MaterialCheck.of(Use.lookedAt(file, outlook.against()));
     }
 
     /** The phone as the catalogue knows it. */
     public Optional<KnownPhone> known() {
-        return known(catalogue, identity.facts());
+        return known(catalogue(), outlook.facts());
     }
 
     static Optional<KnownPhone> known(Catalogue catalogue, Facts facts) {

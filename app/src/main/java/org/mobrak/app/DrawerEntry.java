@@ -3,7 +3,6 @@ package org.mobrak.app;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.identity.Belief;
 import org.mobrak.core.identity.Fact;
@@ -47,8 +46,7 @@ public record DrawerEntry(PhoneRecord phone, String name, List<Mark> marks, Stri
         }
     }
 
-    static DrawerEntry of(Dossier dossier, Catalogue catalogue) {
-        Identity identity = Identity.of(catalogue, dossier.ledger(), dossier.findings());
+    static DrawerEntry of(Dossier dossier, Identity identity) {
         Facts facts = identity.facts();
         String version = facts.value(Fact.OS_VERSION).map(os -> "  OS " + os).orElse("");
         String name = facts.value(Fact.MODEL)

@@ -9,6 +9,7 @@ import java.util.Optional;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.StockCopy;
+import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.logbook.Materials;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.material.Inspection;
@@ -82,9 +83,10 @@ final class FileRegister {
     }
 
     /** Registers a file as a copy that brings a phone back. */
-    Notice register(PhoneRecord phone, Kept file, PartitionClass covers, String model, String build, Instant at) {
+    Notice register(PhoneRecord phone, Kept file, PartitionClass covers, String model, String build, Instant at)
+            throws Refusal {
         if (!Files.isRegularFile(file.path())) {
-            throw new IllegalStateException(file.path() + " is not there any more; drop it here again.");
+            throw new Refusal(file.path() + " is not there any more; drop it here again.");
         }
         long copy = materials.register(phone, file, covers, model, build, at);
         undo.did(new UndoStack.Step(

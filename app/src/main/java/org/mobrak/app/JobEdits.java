@@ -8,6 +8,7 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 import org.mobrak.core.gather.Standing;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.Step;
@@ -21,10 +22,15 @@ final class JobEdits {
 
     private final Logbook logbook;
     private final UndoStack undo;
-    private final Function<Desk.Wish, Desk> desk;
+    private final DeskOf desk;
     private final Supplier<Instant> now;
 
-    JobEdits(Logbook logbook, UndoStack undo, Function<Desk.Wish, Desk> desk, Supplier<Instant> now) {
+    /** Gives the desk as it is shown, or refuses where no phone lies on it. */
+    interface DeskOf {
+        Desk apply(Wish wish) throws Refusal;
+    }
+
+    JobEdits(Logbook logbook, UndoStack undo, DeskOf desk, Supplier<Instant> now) {
         this.logbook = logbook;
         this.undo = undo;
         this.desk = desk;
@@ -36,7 +42,7 @@ final class JobEdits {
      *
      * @param typed the phone's model number, where there is no way back from the step
      */
-    void begin(Step step, String typed, Desk.Wish wish) {
+    void begin(Step step, String typed, Wish wish) throws Refusal {
         Desk standing = desk.apply(wish);
         Job job = running(standing.dossier());
         refuseToWork(standing, job, step, typed);
@@ -44,7 +50,7 @@ final class JobEdits {
     }
 
     /** Notes that a step is done, with all that follows from it. */
-    void tick(Step step, String typed, Desk.Wish wish) {
+    void tick(Step step, String typed, Wish wish) throws Refusal {
         Desk standing = desk.apply(wish);
         Job job = running(standing.dossier());
         refuseToWork(standing, job, step, typed);
@@ -56,7 +62,7 @@ final class JobEdits {
                 () -> logbook.record(job, ticking)));
     }
 
-    private static void refuseToWork(Desk desk, Job job, Step step, String typed) {
+    private static void refuseToWork(Desk desk, Job job, Step step, String typed) throws Refusal {
         refuse(job.objectionToTick(step, desk.identity().facts()).or(() -> objectionOfBench(step, desk)));
         boolean confirmed = !step.hasNoReturn()
                 || job.begun(step).isPresent()
@@ -81,14 +87,14 @@ final class JobEdits {
                 .map(item -> "The file on the bench is wrong: " + item.reason());
     }
 
-    void untick(Step step, Desk.Wish wish) {
+    void untick(Step step, Wish wish) throws Refusal {
         Job job = running(desk.apply(wish).dossier());
         refuse(job.objectionToUntick(step));
         logbook.record(job, new Event.Unticked(now.get(), step.id()));
     }
 
     /** Passes a gate that is not open. */
-    void override(Step step, String reason, Desk.Wish wish) {
+    void override(Step step, String reason, Wish wish) throws Refusal {
         Job job = running(desk.apply(wish).dossier());
         refuse(job.objectionToOverride(step));
         refuse(reason.isBlank() ? Optional.of("Say why; it is kept with the job.") : Optional.empty());
@@ -96,11 +102,11 @@ final class JobEdits {
     }
 
     /** Notes something that happened besides. */
-    void note(Function<Instant, Event> event, Desk.Wish wish) {
+    void note(Function<Instant, Event> event, Wish wish) throws Refusal {
         logbook.record(running(desk.apply(wish).dossier()), event.apply(now.get()));
     }
 
-    Notice end(Event.End end, String note, Desk.Wish wish) {
+    Notice end(Event.End end, String note, Wish wish) throws Refusal {
         Job job = running(desk.apply(wish).dossier());
         logbook.record(job, new Event.Ended(now.get(), end, note.strip()));
         undo.forget();
@@ -108,13 +114,13 @@ final class JobEdits {
                 false, "The job is in the logbook: %s.".formatted(end.name().toLowerCase(Locale.ROOT)));
     }
 
-    private static void refuse(Optional<String> objection) {
-        objection.ifPresent(why -> {
-            throw new IllegalStateException(why);
-        });
+    private static void refuse(Optional<String> objection) throws Refusal {
+        if (objection.isPresent()) {
+            throw new Refusal(objection.get());
+        }
     }
 
-    private static Job running(Dossier dossier) {
-        return dossier.runningJob().orElseThrow(() -> new IllegalStateException("No job runs on this phone."));
+    private static Job running(Dossier dossier) throws Refusal {
+        return dossier.runningJob().orElseThrow(() -> new Refusal("No job runs on this phone."));
     }
 }

@@ -7,10 +7,10 @@ import java.util.Map;
 import java.util.function.Supplier;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Reading;
+import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.TypedReading;
 import org.mobrak.core.identity.reader.Parsed;
 import org.mobrak.core.identity.reader.RawText;
-import org.mobrak.core.identity.reader.ReadingParser;
 import org.mobrak.core.logbook.Intake;
 import org.mobrak.core.logbook.Logbook;
 import org.mobrak.core.logbook.PhoneRecord;
@@ -20,15 +20,20 @@ import org.mobrak.core.logbook.SetAside;
 final class ReadingEdits {
     private final Logbook logbook;
     private final UndoStack undo;
-    private final Supplier<PhoneRecord> phone;
+    private final PhoneOnDesk phone;
     private final Supplier<Instant> now;
+
+    /** Gives the phone that lies on the desk, or refuses where none does. */
+    interface PhoneOnDesk {
+        PhoneRecord get() throws Refusal;
+    }
 
     /**
      * The edits.
      *
      * @param phone the one on the desk
      */
-    ReadingEdits(Logbook logbook, UndoStack undo, Supplier<PhoneRecord> phone, Supplier<Instant> now) {
+    ReadingEdits(Logbook logbook, UndoStack undo, PhoneOnDesk phone, Supplier<Instant> now) {
         this.logbook = logbook;
         this.undo = undo;
         this.phone = phone;
@@ -36,12 +41,12 @@ final class ReadingEdits {
     }
 
     /** Takes texts of this phone in. */
-    Notice take(List<RawText> texts) {
+    Notice take(List<RawText> texts) throws Refusal {
         Instant at = now.get();
         List<Long> intakes = new ArrayList<>();
         List<Parsed> parsed = new ArrayList<>();
         for (RawText text : texts) {
-            parsed.add(ReadingParser.parse(text, at));
+            parsed.add(logbook.texts().of(text, at));
             intakes.add(logbook.take(phone.get(), text, at));
         }
         String name = texts.size() == 1 ? texts.get(0).name() : texts.size() + " texts";
@@ -50,20 +55,19 @@ final class ReadingEdits {
     }
 
     /** Notes what a person read, all of it or none. */
-    Notice takeByHand(Map<Fact, String> said) {
+    Notice takeByHand(Map<Fact, String> said) throws Refusal {
         Instant at = now.get();
-        List<Reading> readings = said.entrySet().stream()
-                .map(one -> TypedReading.parse(TypedReading.text(one.getKey(), one.getValue()), at))
-                .toList();
-        List<Long> intakes = readings.stream()
-                .map(reading -> logbook.take(phone.get(), reading))
-                .toList();
-        undoable(readings.size() + " readings by hand", intakes);
-        return new Notice(false, "%d readings noted.".formatted(readings.size()));
+        PhoneRecord of = phone.get();
+        List<Long> intakes = new ArrayList<>();
+        for (Map.Entry<Fact, String> one : said.entrySet()) {
+            intakes.add(logbook.take(of, TypedReading.parse(TypedReading.text(one.getKey(), one.getValue()), at)));
+        }
+        undoable(intakes.size() + " readings by hand", intakes);
+        return new Notice(false, "%d readings noted.".formatted(intakes.size()));
     }
 
     /** No longer lets a reading count, for a reason. */
-    Notice setAside(Reading reading, String reason) {
+    Notice setAside(Reading reading, String reason) throws Refusal {
         long entry = logbook.setAside(
                 phone.get(), reading, reason.isBlank() ? "no reason given" : reason.strip(), now.get());
         undo.did(new UndoStack.Step(
@@ -74,10 +78,10 @@ final class ReadingEdits {
     }
 
     /** Lets a reading count again. */
-    Notice letCount(Reading reading) {
+    Notice letCount(Reading reading) throws Refusal {
         SetAside entry = logbook.dossier(phone.get())
                 .asideOf(reading)
-                .orElseThrow(() -> new IllegalStateException("This reading counts already."));
+                .orElseThrow(() -> new Refusal("This reading counts already."));
         logbook.takeBackAside(entry.id(), now.get());
         undo.did(new UndoStack.Step(
                 "letting “" + reading.value() + "” count",
@@ -87,7 +91,7 @@ final class ReadingEdits {
     }
 
     /** Notes what a reading should have said and sets what it did say aside. */
-    Notice correct(Reading reading, String value) {
+    Notice correct(Reading reading, String value) throws Refusal {
         Reading typed = TypedReading.parse(TypedReading.text(reading.fact(), value), now.get());
         long aside = logbook.setAside(phone.get(), reading, "misread", now.get());
         long intake = logbook.take(phone.get(), typed);
@@ -115,7 +119,7 @@ final class ReadingEdits {
                 false, "Taken out: " + text.name() + ". It is kept in the logbook; undo lets it count again.");
     }
 
-    Notice takeTyped(Fact fact, String value) {
+    Notice takeTyped(Fact fact, String value) throws Refusal {
         long intake = logbook.take(phone.get(), TypedReading.parse(TypedReading.text(fact, value), now.get()));
         undoable(fact.label() + " " + value, List.of(intake));
         return new Notice(false, "Noted: " + fact.label() + " is " + value + ".");

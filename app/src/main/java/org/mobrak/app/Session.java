@@ -17,6 +17,7 @@ import org.mobrak.core.catalogue.Difference;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Reading;
+import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.reader.TextIntake;
 import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Step;
@@ -46,11 +47,11 @@ public final class Session implements AutoCloseable {
 
     // These belong to the worker thread.
     private Workbench bench;
-    private Optional<Desk.Wish> withoutPhone = Optional.empty();
+    private Optional<Wish> withoutPhone = Optional.empty();
 
     /** Something that has nothing to tell when it went well. */
     private interface Quiet {
-        void run() throws IOException;
+        void run() throws IOException, Refusal;
     }
 
     /**
@@ -65,7 +66,7 @@ public final class Session implements AutoCloseable {
         this.link = link;
         this.clock = clock;
         this.drawing = drawing;
-        this.workers = new Workers(this::look, drawing);
+        this.workers = new Workers(this::look, this::together, drawing);
         this.files = new FileDesk(workers, () -> bench, folder, clock);
     }
 
@@ -175,29 +176,29 @@ public final class Session implements AutoCloseable {
 
     /** What is wanted of the phone on the desk; every phone has its own. */
     public void wish(Goal goal) {
-        wish(wish -> new Desk.Wish(goal, wish.school(), wish.limits()));
+        wish(wish -> new Wish(goal, wish.school(), wish.limits()));
     }
 
     public void wish(Optional<School> school) {
-        wish(wish -> new Desk.Wish(wish.goal(), school, wish.limits()));
+        wish(wish -> new Wish(wish.goal(), school, wish.limits()));
     }
 
     public void wish(Limits limits) {
-        wish(wish -> new Desk.Wish(wish.goal(), wish.school(), limits));
+        wish(wish -> new Wish(wish.goal(), wish.school(), limits));
     }
 
-    private void wish(UnaryOperator<Desk.Wish> other) {
+    private void wish(UnaryOperator<Wish> other) {
         change("Weighing the ways", () -> {
-            Desk.Wish wish = other.apply(wish());
+            Wish wish = other.apply(wish());
             Optional<PhoneRecord> phone = bench.picked();
             phone.ifPresent(one -> Wishes.keep(bench.logbook(), one, wish));
             withoutPhone = phone.isPresent() ? withoutPhone : Optional.of(wish);
         });
     }
 
-    private Desk.Wish wish() {
+    private Wish wish() {
         return bench.picked().isEmpty()
-                ? withoutPhone.orElseGet(Desk.Wish::usual)
+                ? withoutPhone.orElseGet(Wish::usual)
                 : Wishes.of(bench.logbook(), bench.picked());
     }
 
@@ -341,9 +342,13 @@ public final class Session implements AutoCloseable {
                 () -> Optional.ofNullable(change.call()).map(Outcome.Told::new).orElse(null));
     }
 
-    /** One command is one unit of work: what it wrote before it failed is not kept. */
     private void asking(String what, Callable<Outcome> change) {
-        workers.ask(what, () -> bench == null ? change.call() : bench.logbook().together(change));
+        workers.ask(what, change);
+    }
+
+    /** On the worker thread. One command is one unit of work: what it did before it failed is not kept. */
+    private Outcome together(Callable<Outcome> command) throws Exception {
+        return bench == null ? command.call() : bench.together(command);
     }
 
     /** On the worker thread. */

@@ -2,6 +2,7 @@ package org.mobrak.app;
 
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 
@@ -12,6 +13,20 @@ final class UndoStack {
 
     /** One edit, named in a few words. */
     record Step(String name, Runnable undo, Runnable redo) {}
+
+    /** How it stood at some time. */
+    record Mark(List<Step> done, List<Step> undone) {}
+
+    Mark mark() {
+        return new Mark(List.copyOf(done), List.copyOf(undone));
+    }
+
+    /** What was remembered since is forgotten: it did not come about. */
+    void backTo(Mark mark) {
+        forget();
+        done.addAll(mark.done());
+        undone.addAll(mark.undone());
+    }
 
     void did(Step step) {
         done.push(step);

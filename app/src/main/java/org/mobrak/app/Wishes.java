@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.mobrak.core.fit.School;
+import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.logbook.Logbook;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.plan.Goal;
@@ -18,13 +19,13 @@ final class Wishes {
     private Wishes() {}
 
     /** What was wished last; the usual where nothing was, or what is kept cannot be read. */
-    static Desk.Wish of(Logbook logbook, Optional<PhoneRecord> phone) {
+    static Wish of(Logbook logbook, Optional<PhoneRecord> phone) {
         return phone.flatMap(one -> logbook.setting(name(one)))
                 .flatMap(Wishes::read)
-                .orElseGet(Desk.Wish::usual);
+                .orElseGet(Wish::usual);
     }
 
-    static void keep(Logbook logbook, PhoneRecord phone, Desk.Wish wish) {
+    static void keep(Logbook logbook, PhoneRecord phone, Wish wish) {
         String school = wish.school().map(Wishes::word).orElse("");
         logbook.putSetting(
                 name(phone),
@@ -43,7 +44,7 @@ final class Wishes {
         return school.name().toLowerCase(Locale.ROOT);
     }
 
-    private static Optional<Desk.Wish> read(String kept) {
+    private static Optional<Wish> read(String kept) {
         List<String> parts = List.of(kept.split(";", -1));
         if (parts.size() != PARTS) {
             return Optional.empty();
@@ -59,8 +60,8 @@ final class Wishes {
                 limits = limits.with(word);
             }
             Limits all = limits;
-            return Goal.ofKey(parts.get(0)).map(goal -> new Desk.Wish(goal, school, all));
-        } catch (IllegalArgumentException unknown) {
+            return Goal.ofKey(parts.get(0)).map(goal -> new Wish(goal, school, all));
+        } catch (Refusal | IllegalArgumentException unknown) {
             return Optional.empty();
         }
     }

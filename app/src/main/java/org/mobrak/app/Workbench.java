@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.Callable;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Difference;
 import org.mobrak.core.catalogue.Identity;
@@ -21,6 +22,7 @@ import org.mobrak.core.gather.Kept;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Finding;
+import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.check.PhoneSorting;
 import org.mobrak.core.identity.check.PhoneSorting.Heap;
 import org.mobrak.core.identity.reader.RawText;
@@ -51,6 +53,7 @@ final class Workbench implements AutoCloseable {
     private final PhoneLink link;
     private final Clock clock;
     private final UndoStack undo = new UndoStack();
+    private final OutlookMemory memory = new OutlookMemory();
     private final JobEdits jobs;
     private final Instant opened;
     private final Map<Long, Dossier> dossiers = new HashMap<>();
@@ -87,15 +90,28 @@ final class Workbench implements AutoCloseable {
         return workspace.logbook();
     }
 
+    /** All of a command or nothing: what it wrote, what it remembers to undo and which phone it picked. */
+    <T> T together(Callable<T> command) throws Exception {
+        Optional<PhoneRecord> before = picked;
+        UndoStack.Mark mark = undo.mark();
+        try {
+            return logbook().together(command);
+        } catch (Exception | Error failed) {
+            picked = before;
+            undo.backTo(mark);
+            throw failed;
+        }
+    }
+
     void lay(PhoneRecord phone) {
         picked = Optional.of(phone);
         undo.forget();
         logbook().putSetting(LAST_PHONE, String.valueOf(phone.id()));
     }
 
-    void addPhone(String nickname) {
+    void addPhone(String nickname) throws Refusal {
         if (nickname.isBlank()) {
-            throw new IllegalArgumentException("The phone needs a name, for example the hive it will go to.");
+            throw new Refusal("The phone needs a name, for example the hive it will go to.");
         }
         Optional<PhoneRecord> before = picked;
         PhoneRecord added = logbook().addPhone(nickname.strip(), now());
@@ -117,7 +133,7 @@ final class Workbench implements AutoCloseable {
     }
 
     /** All named files or none: the first that cannot be read stops it before anything is kept. */
-    Outcome takeFiles(List<Path> files) throws IOException {
+    Outcome takeFiles(List<Path> files) throws IOException, Refusal {
         FilePicker picked = FilePicker.read(files);
         Outcome outcome = offer(picked.texts());
         if (picked.passedOver() == 0 || !(outcome instanceof Outcome.Told told)) {
@@ -128,19 +144,20 @@ final class Workbench implements AutoCloseable {
     }
 
     /** Takes texts in, unless they are not all of the phone on the desk; then it asks before anything is mixed. */
-    Outcome offer(List<RawText> texts) {
-        List<Heap> heaps = PhoneSorting.sort(texts);
+    Outcome offer(List<RawText> texts) throws Refusal {
+        List<Heap> heaps = PhoneSorting.sort(texts, logbook().texts());
         if (picked.isEmpty()) {
             return new Outcome.Told(takeAsNew(heaps, ""));
         }
         Facts facts = identity().facts();
-        if (heaps.size() < 2 && !PhoneSorting.isAnotherPhone(facts, texts)) {
+        if (heaps.size() < 2
+                && !PhoneSorting.isAnotherPhone(facts, texts, logbook().texts())) {
             return new Outcome.Told(readings.take(texts));
         }
         return new Outcome.Asked(Question.about(heaps, phone(), facts.value(Fact.MODEL)));
     }
 
-    Notice answer(Question question, Question.Answer answer) {
+    Notice answer(Question question, Question.Answer answer) throws Refusal {
         return switch (answer) {
             case LEAVE -> new Notice(false, "Left as it was; nothing was taken in.");
             case SAME_PHONE -> takeAsSame(question);
@@ -149,7 +166,7 @@ final class Workbench implements AutoCloseable {
     }
 
     /** Another phone may lie on the desk by now. */
-    private Notice takeAsSame(Question question) {
+    private Notice takeAsSame(Question question) throws Refusal {
         if (picked.filter(question.phone()::equals).isEmpty()) {
             lay(question.phone());
         }
@@ -173,7 +190,7 @@ final class Workbench implements AutoCloseable {
     }
 
     /** Asks a phone on the cable for everything it can say. */
-    Outcome takeFromCable(String seen) throws IOException, InterruptedException {
+    Outcome takeFromCable(String seen) throws IOException, InterruptedException, Refusal {
         List<RawText> texts = new ArrayList<>();
         for (PhoneLink.Question question : PhoneLink.Question.values()) {
             Answer answer = link.ask(seen, question);
@@ -198,7 +215,7 @@ final class Workbench implements AutoCloseable {
         return picked;
     }
 
-    Notice saveBrief(Plan plan, Path file, Desk.Wish wish) throws IOException {
+    Notice saveBrief(Plan plan, Path file, Wish wish) throws IOException, Refusal {
         Brief brief = desk(dossier(), wish).brief(plan, LocalDate.now(clock));
         boolean markdown = file.toString().endsWith(".md");
         try {
@@ -217,14 +234,14 @@ final class Workbench implements AutoCloseable {
         shelf.close();
     }
 
-    Notice takeEntries(List<Difference> entries) throws IOException {
+    Notice takeEntries(List<Difference> entries) throws IOException, Refusal {
         undo.did(shelf.take(entries, LocalDate.now(clock), dossiers::clear));
         dossiers.clear();
         String count = entries.size() == 1 ? "1 entry" : entries.size() + " entries";
         return new Notice(false, count + " taken. Undo puts everything back as it was.");
     }
 
-    void start(Plan plan, Desk.Wish wish) {
+    void start(Plan plan, Wish wish) throws Refusal {
         Facts facts = identity().facts();
         JobPlan keeping = JobPlan.of(
                 plan,
@@ -249,16 +266,17 @@ final class Workbench implements AutoCloseable {
 
     /** What the partitions of the phone on the desk are called. */
     PartitionNames partitionNames() {
-        return PartitionNames.of(
-                picked.flatMap(phone -> Desk.known(catalogue(), identity().facts())));
+        return PartitionNames.of(picked.map(logbook()::dossier)
+                .flatMap(dossier -> Desk.known(
+                        catalogue(), memory.identity(catalogue(), dossier).facts())));
     }
 
     /** Registers a file as a copy that brings the phone on the desk back; it is of the build the phone runs. */
-    Notice register(Kept file, PartitionClass covers) {
+    Notice register(Kept file, PartitionClass covers) throws Refusal {
         Facts facts = identity().facts();
         String build = facts.value(Fact.BUILD_NUMBER)
                 .orElseThrow(
-                        () -> new IllegalStateException(
+                        () -> new Refusal(
                                 "The phone's build number is not known; read it first, or the copy cannot be told from another."));
         return bin.register(phone(), file, covers, facts.value(Fact.MODEL).orElse(""), build, now());
     }
@@ -268,12 +286,12 @@ final class Workbench implements AutoCloseable {
     }
 
     /** The phone on the desk as it is shown, for whoever must judge by it. */
-    private Desk desk(Desk.Wish wish) {
+    private Desk desk(Wish wish) throws Refusal {
         return desk(dossier(), wish);
     }
 
     /** Everything as it stands on disk now. */
-    Snapshot look(Desk.Wish wish) {
+    Snapshot look(Wish wish) {
         List<Dossier> dossiers = logbook().phones().stream().map(this::current).toList();
         Optional<Desk> desk = picked.flatMap(phone -> dossiers.stream()
                         .filter(dossier -> dossier.phone().equals(phone))
@@ -296,9 +314,9 @@ final class Workbench implements AutoCloseable {
                 undo.nextRedo());
     }
 
-    private Desk desk(Dossier dossier, Desk.Wish wish) {
+    private Desk desk(Dossier dossier, Wish wish) {
         Desk.Stock stock = new Desk.Stock(bin.kept(), bin.copies(dossier.phone()));
-        return Desk.of(dossier, catalogue(), wish, stock, opened);
+        return Desk.of(dossier, memory.outlook(catalogue(), dossier, wish), stock, opened);
     }
 
     /** Only the phone on the desk changes; the others are as they were when they last lay there. */
@@ -308,7 +326,7 @@ final class Workbench implements AutoCloseable {
         if (!known) {
             Dossier fresh = logbook().dossier(phone);
             dossiers.put(phone.id(), fresh);
-            entries.put(phone.id(), DrawerEntry.of(fresh, catalogue()));
+            entries.put(phone.id(), DrawerEntry.of(fresh, memory.identity(catalogue(), fresh)));
         }
         return dossiers.get(phone.id());
     }
@@ -328,15 +346,15 @@ final class Workbench implements AutoCloseable {
         return workspace.catalogue().catalogue();
     }
 
-    private PhoneRecord phone() {
-        return picked.orElseThrow(() -> new IllegalStateException("Add a phone to the drawer first."));
+    private PhoneRecord phone() throws Refusal {
+        return picked.orElseThrow(() -> new Refusal("Add a phone to the drawer first."));
     }
 
-    private Identity identity() {
-        return Identity.of(catalogue(), dossier().ledger(), List.of());
+    private Identity identity() throws Refusal {
+        return memory.identity(catalogue(), dossier());
     }
 
-    private Dossier dossier() {
+    private Dossier dossier() throws Refusal {
         return logbook().dossier(phone());
     }
 

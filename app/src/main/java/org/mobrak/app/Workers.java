@@ -12,6 +12,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
+import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.logbook.FullDisk;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -34,6 +35,7 @@ final class Workers implements AutoCloseable {
     private final ExecutorService worker = Executors.newSingleThreadExecutor(task -> new Thread(task, "worker"));
     private final ExecutorService reader = Executors.newSingleThreadExecutor(task -> new Thread(task, "reader"));
     private final Supplier<Optional<Snapshot>> look;
+    private final Unit unit;
     private final Executor drawing;
 
     // These belong to the thread that draws.
@@ -52,17 +54,24 @@ final class Workers implements AutoCloseable {
 
     /** What is done with what was read, on the worker thread; null where there is nothing to tell. */
     interface Keeping<T> {
-        Notice keep(T found) throws IOException;
+        Notice keep(T found) throws IOException, Refusal;
+    }
+
+    /** Does a command so that it is done or not begun. */
+    interface Unit {
+        Outcome run(Callable<Outcome> command) throws Exception;
     }
 
     /**
      * The two threads.
      *
      * @param look how everything stands, asked on the worker thread after each change
+     * @param unit does a command, all of it or nothing
      * @param drawing runs what is to be done on the thread that draws
      */
-    Workers(Supplier<Optional<Snapshot>> look, Executor drawing) {
+    Workers(Supplier<Optional<Snapshot>> look, Unit unit, Executor drawing) {
         this.look = look;
+        this.unit = unit;
         this.drawing = drawing;
     }
 
@@ -183,9 +192,9 @@ final class Workers implements AutoCloseable {
         tellWork();
     }
 
-    private static Optional<Outcome> attempt(String what, Callable<Outcome> change) {
+    private Optional<Outcome> attempt(String what, Callable<Outcome> change) {
         try {
-            return Optional.ofNullable(change.call());
+            return Optional.ofNullable(unit.run(change));
         } catch (ClosedByInterruptException | InterruptedException cancelled) {
             return told(false, what + " was cancelled; nothing was changed.");
         } catch (Exception | Error failed) {
@@ -199,10 +208,7 @@ final class Workers implements AutoCloseable {
             LOG.warn(what, failed);
             return told(true, full.get());
         }
-        boolean refused = failed instanceof IOException
-                || failed instanceof IllegalArgumentException
-                || failed instanceof IllegalStateException;
-        if (refused) {
+        if (failed instanceof Refusal || failed instanceof IOException) {
             LOG.info("{}: {}", what, failed.getMessage());
             return told(true, failed.getMessage());
         }

@@ -67,6 +67,7 @@ class SessionTest {
     void aJobIsWalkedAndWhatWasWantedIsKept() throws Exception {
         Path folder = top.resolve("workspace");
         Workspace.create(folder, List.of(HOME.resolve("catalogue"), HOME.resolve("demo/catalogue")));
+        Limits limits = Limits.none().with("no-money").with("minutes=90");
         try (Bench bench = new Bench(folder)) {
             bench.does(session ->
                     session.takePasted("[ro.product.model]: [KQ-T5]\n[ro.build.version.release]: [2.3.6]\n"));
@@ -77,15 +78,12 @@ class SessionTest {
             assertThat(bench.desk().identity().facts().value(Fact.MODEL)).contains("KQ-T5");
             bench.does(session -> session.wish(Goal.ofKey("root+recovery").orElseThrow()));
             bench.does(session -> session.wish(Optional.of(School.EXACT)));
-            bench.does(session -> session.wish(Limits.none().with("no-money").with("minutes=90")));
+            bench.does(session -> session.wish(limits));
         }
         try (Bench bench = new Bench(folder)) {
             assertThat(bench.desk().wish())
                     .as("kept with the workspace")
-                    .isEqualTo(new Desk.Wish(
-                            Goal.ofKey("root+recovery").orElseThrow(),
-                            Optional.of(School.EXACT),
-                            Limits.none().with("no-money").with("minutes=90")));
+                    .isEqualTo(new Wish(Goal.ofKey("root+recovery").orElseThrow(), Optional.of(School.EXACT), limits));
             bench.does(session -> session.undo());
             assertThat(bench.sees().undo()).isEmpty();
         }

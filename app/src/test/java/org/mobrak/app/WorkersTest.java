@@ -22,7 +22,7 @@ class WorkersTest {
     /** Stands for the thread that draws. */
     private final ExecutorService drawing = Executors.newSingleThreadExecutor();
 
-    private final Workers workers = new Workers(Optional::empty, drawing);
+    private final Workers workers = new Workers(Optional::empty, Callable::call, drawing);
     private final List<String> told = new ArrayList<>();
 
     @AfterEach

@@ -45,7 +45,7 @@ final class CatalogueCommand implements Runnable {
                     List<Path> folders,
             @Option(names = "--json", description = "One JSON object on standard output.") boolean json)
             throws IOException {
-        CatalogueLoader.Loaded loaded = CatalogueLoader.load(mobrak.catalogue(folders));
+        CatalogueLoader.Loaded loaded = mobrak.catalogues().read(folders);
         PrintWriter out = spec.commandLine().getOut();
         if (json) {
             JsonAnswer.write(faults(loaded), out);

@@ -5,6 +5,7 @@ import java.io.PrintWriter;
 import java.util.Locale;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
+import org.mobrak.app.PhoneInquiry;
 import org.mobrak.core.catalogue.Candidates;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Identity;
@@ -39,8 +40,7 @@ final class IdentifyCommand implements Callable<Integer> {
         Catalogue catalogue = inputs.catalogue(mobrak);
         if (each) {
             return new EachFile(
-                            catalogue,
-                            mobrak.clock().instant(),
+                            new PhoneInquiry(catalogue, mobrak.clock().instant()),
                             spec.commandLine().getErr())
                     .identify(inputs.files(), inputs.json(), out);
         }

@@ -5,18 +5,16 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import org.mobrak.app.NamedFiles;
+import org.mobrak.app.PhoneInquiry;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.CatalogueLoader;
 import org.mobrak.core.catalogue.Fault;
 import org.mobrak.core.catalogue.Identity;
-import org.mobrak.core.identity.Finding;
-import org.mobrak.core.identity.Ledger;
 import org.mobrak.core.identity.Reading;
+import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.TypedReading;
-import org.mobrak.core.identity.reader.Parsed;
 import org.mobrak.core.identity.reader.RawText;
-import org.mobrak.core.identity.reader.ReadingParser;
-import org.mobrak.core.identity.reader.TextIntake;
 import picocli.CommandLine;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -24,8 +22,6 @@ import picocli.CommandLine.Spec;
 
 /** What {@code identify} and {@code plan} take in alike. */
 final class Inputs {
-    private static final String STANDARD_INPUT = "-";
-
     @Spec(Spec.Target.MIXEE)
     private CommandLine.Model.CommandSpec spec;
 
@@ -57,7 +53,7 @@ final class Inputs {
 
     /** Loads the catalogue; a fault in a file is told on standard error, and the other files serve. */
     Catalogue catalogue(Mobrak mobrak) throws IOException {
-        CatalogueLoader.Loaded loaded = mobrak.load(mobrak.catalogue(folders));
+        CatalogueLoader.Loaded loaded = mobrak.catalogues().load(folders);
         for (Fault fault : loaded.faults()) {
             spec.commandLine().getErr().println("mobrak: " + fault.text());
         }
@@ -70,29 +66,24 @@ final class Inputs {
             throw new CommandLine.ParameterException(spec.commandLine(), "Give at least one FILE or --set KEY=VALUE.");
         }
         Instant now = mobrak.clock().instant();
-        List<Reading> readings = new ArrayList<>();
-        List<Finding> findings = new ArrayList<>();
+        List<RawText> texts = new ArrayList<>();
         for (Path file : files) {
-            Parsed parsed = ReadingParser.parse(text(file, mobrak), now);
-            readings.addAll(parsed.readings());
-            findings.addAll(parsed.findings());
+            texts.add(text(file, mobrak));
         }
-        for (String word : said) {
-            readings.add(typed(word, now));
-        }
-        return Identity.of(catalogue, new Ledger(readings), findings);
+        List<Reading> typed = said.stream().map(word -> typed(word, now)).toList();
+        return new PhoneInquiry(catalogue, now).identify(texts, typed);
     }
 
-    private RawText text(Path file, Mobrak mobrak) throws IOException {
-        return file.toString().equals(STANDARD_INPUT)
-                ? TextIntake.of("standard input", mobrak.standardInput())
-                : TextIntake.of(file);
+    private static RawText text(Path file, Mobrak mobrak) throws IOException {
+        return file.toString().equals(NamedFiles.STANDARD_INPUT)
+                ? PhoneInquiry.text("standard input", mobrak.standardInput())
+                : PhoneInquiry.text(file);
     }
 
     private Reading typed(String word, Instant now) {
         try {
             return TypedReading.parse(word, now);
-        } catch (IllegalArgumentException wrong) {
+        } catch (Refusal wrong) {
             throw new CommandLine.ParameterException(spec.commandLine(), wrong.getMessage(), wrong);
         }
     }

@@ -11,6 +11,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import org.apache.commons.io.function.IOConsumer;
+import org.mobrak.app.FileUse;
+import org.mobrak.app.NamedFiles;
+import org.mobrak.app.PhoneInquiry;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.identity.Facts;
 import org.mobrak.core.material.Digest;
 import org.mobrak.core.material.Inspection;
 import org.mobrak.core.material.PartitionNames;
@@ -70,10 +76,9 @@ final class InspectCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException {
         PrintWriter out = spec.commandLine().getOut();
-        Optional<MaterialUse> use = use();
-        PartitionNames names = use.map(MaterialUse::partitions).orElseGet(PartitionNames::usual);
-        try (MaterialFiles material =
-                new MaterialFiles(mobrak, spec.commandLine().getErr(), names)) {
+        Optional<FileUse> use = use();
+        PartitionNames names = use.map(FileUse::partitions).orElseGet(PartitionNames::usual);
+        try (NamedFiles material = mobrak.files(spec.commandLine().getErr(), names)) {
             List<Path> named = material.find(files);
             if (json && named.size() != 1) {
                 try (JsonList list = new JsonList("files", out)) {
@@ -88,8 +93,7 @@ final class InspectCommand implements Callable<Integer> {
         }
     }
 
-    private void look(
-            MaterialFiles material, List<Path> named, Optional<MaterialUse> use, IOConsumer<Inspection> teller)
+    private void look(NamedFiles material, List<Path> named, Optional<FileUse> use, IOConsumer<Inspection> teller)
             throws IOException {
         material.inspect(
                 named,
@@ -105,11 +109,18 @@ final class InspectCommand implements Callable<Integer> {
     }
 
     /** What the files are for; empty where nothing was said of it. */
-    private Optional<MaterialUse> use() throws IOException {
+    private Optional<FileUse> use() throws IOException {
         if (readings.isEmpty() && route == null) {
             return Optional.empty();
         }
-        MaterialUse use = MaterialUse.of(mobrak, readings, Optional.ofNullable(route), Optional.ofNullable(needed));
+        Catalogue catalogue = mobrak.catalogues().load(List.of()).catalogue();
+        Facts facts = new PhoneInquiry(catalogue, mobrak.clock().instant())
+                .identify(readings.stream().map(Path::of).toList())
+                .facts();
+        Optional<Route> meant = catalogue.routes().stream()
+                .filter(one -> one.id().equals(route))
+                .findFirst();
+        FileUse use = new FileUse(catalogue, facts, meant, Optional.ofNullable(needed));
         if (route != null && use.route().isEmpty()) {
             throw new ParameterException(spec.commandLine(), "The catalogue has no route “" + route + "”.");
         }

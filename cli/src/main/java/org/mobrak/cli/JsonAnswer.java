@@ -7,6 +7,7 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
 import java.util.List;
+import org.mobrak.app.Outlook;
 import org.mobrak.core.catalogue.Candidates;
 import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.catalogue.Recognition;
@@ -113,28 +114,28 @@ final class JsonAnswer {
                         .put("meaning", segment.meaning()));
     }
 
-    static ObjectNode plan(PlanCommand.Answer said) {
+    static ObjectNode plan(Outlook said) {
         ObjectNode answer = JSON.objectNode();
-        answer.put("goal", said.plans().goal().key());
-        recognition(said.plans().recognition(), answer.putObject("phone"));
+        answer.put("goal", said.answer().goal().key());
+        recognition(said.answer().recognition(), answer.putObject("phone"));
         ArrayNode plans = answer.putArray("plans");
-        said.plans().plans().forEach(plan -> {
+        said.answer().plans().forEach(plan -> {
             ObjectNode node = plans.addObject();
             plan(plan, node);
             figures(said.account(plan), node.putArray("figures"));
         });
-        said.plans().blockers().forEach(answer.putArray("blockers")::add);
+        said.answer().blockers().forEach(answer.putArray("blockers")::add);
         ArrayNode routes = answer.putArray("routes");
-        said.routes().forEach(fit -> route(fit, routes.addObject()));
+        said.fits().forEach(fit -> route(fit, routes.addObject()));
         ArrayNode next = answer.putArray("nextReadings");
         said.next().forEach(reading -> next(reading, next.addObject()));
-        answer.put("more", said.plans().rest().size());
+        answer.put("more", said.answer().rest().size());
         ArrayNode assuming = answer.putArray("assuming");
-        said.plans().assuming().forEach(plan -> plan(plan, assuming.addObject()));
+        said.answer().assuming().forEach(plan -> plan(plan, assuming.addObject()));
         ArrayNode rest = answer.putArray("rest");
-        said.plans().rest().forEach(plan -> plan(plan, rest.addObject()));
+        said.answer().rest().forEach(plan -> plan(plan, rest.addObject()));
         ArrayNode reachable = answer.putArray("reachable");
-        said.plans().reachable().forEach(goal -> reachable.add(goal.key()));
+        said.answer().reachable().forEach(goal -> reachable.add(goal.key()));
         return answer;
     }
 

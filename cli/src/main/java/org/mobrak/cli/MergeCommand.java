@@ -5,17 +5,16 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.io.PrintWriter;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
-import org.apache.commons.io.file.PathUtils;
-import org.mobrak.core.catalogue.CatalogueMerge;
+import org.mobrak.app.CatalogueMerging;
 import org.mobrak.core.catalogue.Difference;
 import org.mobrak.core.catalogue.Difference.State;
 import org.mobrak.core.catalogue.Fault;
+import org.mobrak.core.identity.Refusal;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -31,8 +30,6 @@ import picocli.CommandLine.Spec;
         description =
                 "Puts two catalogues together; an entry that differs stays as the first has it unless you take it.")
 final class MergeCommand implements Callable<Integer> {
-    private static final String EVERYTHING = "all";
-
     @ParentCommand
     private CatalogueCommand catalogues;
 
@@ -62,75 +59,28 @@ final class MergeCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        requireRoom();
-        try (CatalogueMerge merge = CatalogueMerge.open(first, second)) {
-            List<Difference> differences = merge.differences();
-            requireKnown(differences);
-            List<Difference> taken = differences.stream().filter(this::isTaken).toList();
-            if (!dryRun) {
-                write(taken);
-            }
-            tell(differences, merge.faults());
-            boolean undecided = differences.stream().anyMatch(one -> one.state() == State.DIFFERENT && !isTaken(one));
-            return undecided || !merge.faults().isEmpty() ? Mobrak.ANSWER_IS_NO : Mobrak.DONE;
+        CatalogueMerging merging = new CatalogueMerging(first, second, into, taking);
+        try {
+            CatalogueMerging.Compared compared = merging.merge(dryRun, LocalDate.now(catalogues.clock()));
+            tell(merging, compared.differences(), compared.faults());
+            boolean undecided = compared.differences().stream()
+                    .anyMatch(one -> one.state() == State.DIFFERENT && !merging.isTaken(one));
+            return undecided || !compared.faults().isEmpty() ? Mobrak.ANSWER_IS_NO : Mobrak.DONE;
+        } catch (Refusal refused) {
+            throw new CommandLine.ParameterException(spec.commandLine(), refused.getMessage(), refused);
         }
     }
 
-    private void requireRoom() throws IOException {
-        boolean inPlace = Files.exists(into) && Files.exists(first) && Files.isSameFile(into, first);
-        if (!inPlace && Files.exists(into) && !(Files.isDirectory(into) && PathUtils.isEmptyDirectory(into))) {
-            throw wrong(into + " holds something already; name a new folder, or A itself.");
-        }
-        if (!inPlace && (liesIn(first) || liesIn(second))) {
-            throw wrong(into + " lies inside of what is merged; name a folder elsewhere.");
-        }
-    }
-
-    private boolean liesIn(Path source) throws IOException {
-        Path there = into.toAbsolutePath().normalize();
-        while (!Files.exists(there)) {
-            there = there.getParent();
-        }
-        return Files.isDirectory(source) && there.toRealPath().startsWith(source.toRealPath());
-    }
-
-    private void requireKnown(List<Difference> differences) {
-        for (String name : taking) {
-            if (!name.equals(EVERYTHING)
-                    && differences.stream().noneMatch(one -> one.name().equals(name) && one.canBeTaken())) {
-                throw wrong("“" + name + "” is nothing that B has otherwise than A.");
-            }
-        }
-    }
-
-    private CommandLine.ParameterException wrong(String message) {
-        return new CommandLine.ParameterException(spec.commandLine(), message);
-    }
-
-    private boolean isTaken(Difference difference) {
-        return difference.state() == State.ONLY_THEIRS
-                || difference.state() == State.DIFFERENT
-                        && (taking.contains(EVERYTHING) || taking.contains(difference.name()));
-    }
-
-    private void write(List<Difference> taken) throws IOException {
-        if (!Files.exists(into) || !Files.isSameFile(into, first)) {
-            PathUtils.copyDirectory(first, into);
-        }
-        try (CatalogueMerge merge = CatalogueMerge.open(into, second)) {
-            merge.take(taken, LocalDate.now(catalogues.clock()));
-        }
-    }
-
-    private void tell(List<Difference> differences, List<Fault> faults) {
+    private void tell(CatalogueMerging merging, List<Difference> differences, List<Fault> faults) {
         PrintWriter out = spec.commandLine().getOut();
         if (json) {
-            JsonAnswer.write(json(differences, faults), out);
+            JsonAnswer.write(json(merging, differences, faults), out);
             return;
         }
         for (Difference difference : differences) {
             if (difference.canBeTaken()) {
-                out.println(difference.name() + ": " + difference.state().word() + ", " + fate(difference));
+                out.println(difference.name() + ": " + difference.state().word() + ", "
+                        + fate(merging.isTaken(difference), difference));
                 difference.changes().forEach(change -> out.println("    " + change.sentence()));
             }
         }
@@ -143,11 +93,11 @@ final class MergeCommand implements Callable<Integer> {
         out.printf("%d the same, %d only in the first%s%n", same, own, dryRun ? "; nothing was written" : "");
     }
 
-    private String fate(Difference difference) {
-        return isTaken(difference) ? "taken" : "kept as the first has it; to take it: --take " + difference.name();
+    private static String fate(boolean taken, Difference difference) {
+        return taken ? "taken" : "kept as the first has it; to take it: --take " + difference.name();
     }
 
-    private ObjectNode json(List<Difference> differences, List<Fault> faults) {
+    private ObjectNode json(CatalogueMerging merging, List<Difference> differences, List<Fault> faults) {
         ObjectNode answer = JsonNodeFactory.instance.objectNode().put("dryRun", dryRun);
         ArrayNode entries = answer.putArray("entries");
         for (Difference difference : differences) {
@@ -155,7 +105,7 @@ final class MergeCommand implements Callable<Integer> {
                     .put("kind", difference.kind())
                     .put("id", difference.id())
                     .put("state", difference.state().word())
-                    .put("taken", isTaken(difference))
+                    .put("taken", merging.isTaken(difference))
                     .putArray("changes");
             difference
                     .changes()

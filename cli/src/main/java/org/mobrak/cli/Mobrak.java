@@ -10,16 +10,13 @@ import java.io.OutputStream;
 import java.io.OutputStreamWriter;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.time.Clock;
-import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
-import org.mobrak.core.catalogue.CatalogueCache;
-import org.mobrak.core.catalogue.CatalogueLoader.Folders;
-import org.mobrak.core.catalogue.CatalogueLoader.Loaded;
+import org.mobrak.app.Catalogues;
+import org.mobrak.app.NamedFiles;
+import org.mobrak.core.material.PartitionNames;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import picocli.CommandLine;
@@ -53,8 +50,7 @@ public final class Mobrak implements Runnable {
 
     private final InputStream standardInput;
     private final Clock clock;
-    private final Path home;
-    private final CatalogueCache cache;
+    private final Catalogues catalogues;
 
     @Spec
     private CommandLine.Model.CommandSpec spec;
@@ -68,8 +64,7 @@ public final class Mobrak implements Runnable {
     Mobrak(InputStream standardInput, Clock clock, Path home, Path cache) {
         this.standardInput = standardInput;
         this.clock = clock;
-        this.home = home;
-        this.cache = new CatalogueCache(cache);
+        this.catalogues = new Catalogues(home, cache);
     }
 
     public static void main(String[] arguments) {
@@ -190,17 +185,13 @@ public final class Mobrak implements Runnable {
         return clock;
     }
 
-    /** The folders that are named, with the holes that ship; without any, what ships: the general catalogue and the demo's. */
-    Folders catalogue(List<Path> named) {
-        Path general = home.resolve("catalogue");
-        return named.isEmpty()
-                ? new Folders(List.of(general, home.resolve("demo/catalogue")), Optional.empty())
-                : new Folders(named, Optional.of(general).filter(Files::isDirectory));
+    Catalogues catalogues() {
+        return catalogues;
     }
 
-    /** A catalogue as it was last read, or read anew if a file of it has changed. */
-    Loaded load(Folders folders) throws IOException {
-        return cache.load(folders);
+    /** Files to look into; those that cannot be read are told on standard error. */
+    NamedFiles files(PrintWriter err, PartitionNames names) throws IOException {
+        return new NamedFiles(standardInput, refusal -> err.println("mobrak: " + refusal), names);
     }
 
     @Override

@@ -2,18 +2,10 @@ package org.mobrak.cli;
 
 import java.io.IOException;
 import java.io.PrintWriter;
-import java.util.List;
 import java.util.concurrent.Callable;
+import org.mobrak.app.Outlook;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.fit.Clause;
-import org.mobrak.core.fit.FitCheck;
-import org.mobrak.core.fit.NextReading;
-import org.mobrak.core.fit.RouteFit;
-import org.mobrak.core.identity.Facts;
-import org.mobrak.core.plan.Account;
-import org.mobrak.core.plan.Figure;
-import org.mobrak.core.plan.Plan;
-import org.mobrak.core.plan.Planner;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -39,31 +31,18 @@ final class PlanCommand implements Callable<Integer> {
     @Option(names = "--all", description = "Tells of refused routes too, clause by clause.")
     private boolean all;
 
-    /** What the core said. */
-    record Answer(Facts facts, Planner.Answer plans, List<RouteFit> routes, List<NextReading> next) {
-        /** The sums behind a plan's figures. */
-        List<Figure> account(Plan plan) {
-            return Account.of(plan, facts);
-        }
-    }
-
     @Override
     public Integer call() throws IOException {
         wanted.check();
         Catalogue catalogue = inputs.catalogue(mobrak);
-        Facts facts = inputs.identity(mobrak, catalogue).facts();
-        Answer answer = new Answer(
-                facts,
-                wanted.plans(catalogue, facts),
-                new FitCheck(catalogue, facts, wanted.school()).routes(),
-                Planner.nextReadings(wanted.goal(), catalogue, facts, wanted.school()));
+        Outlook outlook = Outlook.of(catalogue, inputs.identity(mobrak, catalogue), wanted.wish());
         PrintWriter out = spec.commandLine().getOut();
         if (inputs.json()) {
-            JsonAnswer.write(JsonAnswer.plan(answer), out);
+            JsonAnswer.write(JsonAnswer.plan(outlook), out);
         } else {
-            new PlanText(answer, out).print(all);
+            new PlanText(outlook, out).print(all);
         }
-        return answer.plans().plans().isEmpty() ? Mobrak.ANSWER_IS_NO : Mobrak.DONE;
+        return outlook.answer().plans().isEmpty() ? Mobrak.ANSWER_IS_NO : Mobrak.DONE;
     }
 
     /** A clause's reason, with its doubt or the step that turns it. */

@@ -6,6 +6,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.mobrak.app.Outlook;
 import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.Truth;
@@ -15,30 +16,30 @@ import org.mobrak.core.plan.Plan;
 
 /** Plans for a person at a terminal: what to know first, the plans, what is in the way, and then the routes by their verdict. */
 final class PlanText {
-    private final PlanCommand.Answer answer;
+    private final Outlook outlook;
     private final PrintWriter out;
 
-    PlanText(PlanCommand.Answer answer, PrintWriter out) {
-        this.answer = answer;
+    PlanText(Outlook outlook, PrintWriter out) {
+        this.outlook = outlook;
         this.out = out;
     }
 
     /** Refused routes are counted, and told clause by clause only where all are wanted. */
     void print(boolean all) {
-        answer.plans().recognition().sentence().ifPresent(out::println);
-        answer.plans().plans().forEach(this::plan);
-        if (!answer.plans().rest().isEmpty()) {
+        outlook.answer().recognition().sentence().ifPresent(out::println);
+        outlook.answer().plans().forEach(this::plan);
+        if (!outlook.answer().rest().isEmpty()) {
             out.printf(
                     Locale.ROOT,
                     "(%d more that nothing beats)%n",
-                    answer.plans().rest().size());
+                    outlook.answer().rest().size());
         }
-        answer.plans().assuming().forEach(this::assuming);
+        outlook.answer().assuming().forEach(this::assuming);
         blockers();
-        answer.plans()
+        outlook.answer()
                 .reachable()
                 .forEach(goal -> out.println("Within reach instead: " + goal.label() + " (" + goal.key() + ")"));
-        for (NextReading next : answer.next()) {
+        for (NextReading next : outlook.next()) {
             out.println("Read next: " + next.fact().label() + " (" + next.how() + ")");
         }
         routes(all);
@@ -47,7 +48,7 @@ final class PlanText {
     private void plan(Plan plan) {
         out.println("Plan: " + plan.title());
         out.println("      " + plan.tradeOffs());
-        answer.account(plan).stream()
+        outlook.account(plan).stream()
                 .filter(figure -> figure.enough() != Truth.YES)
                 .forEach(figure -> out.println("      " + shortfall(figure)));
     }
@@ -59,8 +60,8 @@ final class PlanText {
 
     /** What is to know first has been said. */
     private void blockers() {
-        String first = answer.plans().recognition().sentence().orElse("");
-        answer.plans().blockers().stream()
+        String first = outlook.answer().recognition().sentence().orElse("");
+        outlook.answer().blockers().stream()
                 .filter(blocker -> !blocker.equals(first))
                 .forEach(blocker -> out.println("In the way: " + blocker));
     }
@@ -72,7 +73,7 @@ final class PlanText {
     }
 
     private void routes(boolean all) {
-        Map<Verdict, List<RouteFit>> byVerdict = answer.routes().stream()
+        Map<Verdict, List<RouteFit>> byVerdict = outlook.fits().stream()
                 .filter(fit -> !fit.route().isHousekeeping())
                 .collect(Collectors.groupingBy(RouteFit::verdict, TreeMap::new, Collectors.toList()));
         byVerdict.forEach((verdict, fits) -> {

@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import org.mobrak.app.Outlook;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
@@ -53,14 +54,13 @@ final class SheetCommand implements Callable<Integer> {
     public Integer call() throws IOException {
         wanted.check();
         Catalogue catalogue = inputs.catalogue(mobrak);
-        Facts facts = inputs.identity(mobrak, catalogue).facts();
-        Planner.Answer answer = wanted.plans(catalogue, facts);
-        Optional<Plan> plan = chosen(answer.plans());
+        Outlook outlook = Outlook.of(catalogue, inputs.identity(mobrak, catalogue), wanted.wish());
+        Optional<Plan> plan = chosen(outlook.answer().plans());
         if (plan.isEmpty()) {
-            tellNone(answer);
+            tellNone(outlook.answer());
             return Mobrak.ANSWER_IS_NO;
         }
-        tell(plan.get(), RunSheet.of(plan.get(), catalogue, facts), facts);
+        tell(plan.get(), outlook.sheet(plan.get()), outlook.facts());
         return Mobrak.DONE;
     }
 

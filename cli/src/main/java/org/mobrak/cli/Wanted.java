@@ -6,12 +6,11 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.app.Wish;
 import org.mobrak.core.fit.School;
-import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
-import org.mobrak.core.plan.Planner;
 import picocli.CommandLine;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
@@ -43,21 +42,18 @@ final class Wanted {
 
     /** Wrong words are told before anything is read. */
     void check() {
-        goal();
-        school();
-        limits();
+        wish();
     }
 
-    /** The plans for it. */
-    Planner.Answer plans(Catalogue catalogue, Facts facts) {
-        return Planner.plan(goal(), catalogue, facts, school(), limits());
+    Wish wish() {
+        return new Wish(goal(), school(), limits());
     }
 
-    Optional<School> school() {
+    private Optional<School> school() {
         return school.map(this::named);
     }
 
-    Goal goal() {
+    private Goal goal() {
         String known = Goal.usual().stream().map(Goal::key).collect(Collectors.joining(", "));
         return Goal.ofKey(goal)
                 .orElseThrow(() -> wrong(
@@ -78,7 +74,7 @@ final class Wanted {
                 all = all.with(word);
             }
             return all;
-        } catch (IllegalArgumentException unknown) {
+        } catch (Refusal unknown) {
             throw wrong(unknown.getMessage());
         }
     }

@@ -26,6 +26,7 @@ import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Ledger;
 import org.mobrak.core.identity.Origin;
 import org.mobrak.core.identity.Reading;
+import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.Source;
 import org.mobrak.core.identity.TypedReading;
 import org.mobrak.core.identity.reader.ReadingParser;
@@ -101,9 +102,15 @@ public final class Sample {
     }
 
     public static Facts facts(String... said) {
-        List<Reading> readings =
-                Arrays.stream(said).map(word -> TypedReading.parse(word, NOW)).toList();
-        return new Ledger(readings).facts();
+        return new Ledger(Arrays.stream(said).map(Sample::typed).toList()).facts();
+    }
+
+    private static Reading typed(String word) {
+        try {
+            return TypedReading.parse(word, NOW);
+        } catch (Refusal wrong) {
+            throw new IllegalArgumentException(wrong);
+        }
     }
 
     /** A file that a route needs, with as much as is given of it. */

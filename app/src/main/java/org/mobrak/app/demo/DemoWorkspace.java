@@ -16,6 +16,7 @@ import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.TypedReading;
 import org.mobrak.core.identity.reader.RawText;
 import org.mobrak.core.identity.reader.TextIntake;
@@ -65,10 +66,12 @@ public final class DemoWorkspace {
         PathUtils.copyDirectory(home.resolve("demo"), folder.resolve("bench"));
         try (Workspace workspace = Workspace.open(folder, cache)) {
             new DemoWorkspace(folder.resolve("bench"), clock, workspace).fill();
+        } catch (Refusal wrong) {
+            throw new IllegalStateException("The demo's own data is refused", wrong);
         }
     }
 
-    private void fill() throws IOException {
+    private void fill() throws IOException, Refusal {
         for (DrawerFile.Phone phone : DrawerFile.read(demo).phones()) {
             Instant then = clock.instant()
                     .minus(Duration.ofDays(
@@ -120,7 +123,7 @@ public final class DemoWorkspace {
         return Identity.of(catalogue, logbook.dossier(phone).ledger(), List.of());
     }
 
-    private void work(PhoneRecord phone, DrawerFile.Done done, Instant then) {
+    private void work(PhoneRecord phone, DrawerFile.Done done, Instant then) throws Refusal {
         Plan plan = plan(phone, done);
         Facts before = identity(phone).facts();
         JobPlan keeping = JobPlan.of(plan, Optional.empty(), List.of(), before);

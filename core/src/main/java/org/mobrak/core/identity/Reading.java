@@ -31,6 +31,11 @@ public record Reading(Fact fact, String value, Origin origin, Instant takenAt, O
         return new Reading(fact, value, origin, takenAt, Optional.of(reason));
     }
 
+    /** The same reading, taken in at another time. */
+    public Reading takenAt(Instant at) {
+        return new Reading(fact, value, origin, at, setAside);
+    }
+
     /** What follows from this reading for another fact; it counts only where this one does. */
     public Reading follows(Fact other, String otherValue) {
         return new Reading(other, otherValue, new Origin.Derived(origin), takenAt, setAside);

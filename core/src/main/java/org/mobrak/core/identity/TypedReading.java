@@ -11,22 +11,22 @@ public final class TypedReading {
 
     private TypedReading() {}
 
-    /** Reads {@code key=value}; an {@link IllegalArgumentException} says in one line what is wrong and what is allowed. */
-    public static Reading parse(String text, Instant at) {
+    /** Reads {@code key=value}; a {@link Refusal} says in one line what is wrong and what is allowed. */
+    public static Reading parse(String text, Instant at) throws Refusal {
         int equals = text.indexOf('=');
         if (equals < 1) {
-            throw new IllegalArgumentException("“" + text + "” must be KEY=VALUE, for example lock=unlocked.");
+            throw new Refusal("“" + text + "” must be KEY=VALUE, for example lock=unlocked.");
         }
         String key = text.substring(0, equals).strip();
         String value = text.substring(equals + 1).strip();
-        Fact fact = Fact.ofKey(key).orElseThrow(() -> new IllegalArgumentException(unknown(key)));
+        Fact fact = Fact.ofKey(key).orElseThrow(() -> new Refusal(unknown(key)));
         if (value.length() > LONGEST_VALUE) {
-            throw new IllegalArgumentException(
+            throw new Refusal(
                     fact.label() + " (" + key + ") must not be longer than " + LONGEST_VALUE + " characters.");
         }
         Optional<String> objection = fact.domain().objection(value);
         if (objection.isPresent()) {
-            throw new IllegalArgumentException(fact.label() + " (" + key + ") " + objection.get() + ".");
+            throw new Refusal(fact.label() + " (" + key + ") " + objection.get() + ".");
         }
         return new Reading(fact, value, new Origin.Typed(), at);
     }

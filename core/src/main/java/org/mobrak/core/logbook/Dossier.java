@@ -2,22 +2,32 @@ package org.mobrak.core.logbook;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Ledger;
 import org.mobrak.core.identity.Reading;
+import org.mobrak.core.identity.reader.Parsed;
 import org.mobrak.core.job.Job;
 
 /**
  * Everything on disk about one phone; intakes and jobs are in the order in which they came.
  *
+ * @param parsed what each text says, by the text's number
  * @param unread what of it cannot be read
  */
-public record Dossier(PhoneRecord phone, List<Intake> intakes, List<SetAside> aside, List<Job> jobs, Unread unread) {
+public record Dossier(
+        PhoneRecord phone,
+        List<Intake> intakes,
+        Map<Long, Parsed> parsed,
+        List<SetAside> aside,
+        List<Job> jobs,
+        Unread unread) {
     public Dossier {
         intakes = List.copyOf(intakes);
+        parsed = Map.copyOf(parsed);
         aside = List.copyOf(aside);
         jobs = List.copyOf(jobs);
     }
@@ -53,7 +63,7 @@ public record Dossier(PhoneRecord phone, List<Intake> intakes, List<SetAside> as
     /** What was wrong with the texts. */
     public List<Finding> findings() {
         return Stream.concat(
-                        unread.findings().stream(), counting().flatMap(intake -> intake.parse().findings().stream()))
+                        unread.findings().stream(), counting().flatMap(intake -> parsed(intake).findings().stream()))
                 .distinct()
                 .toList();
     }
@@ -68,7 +78,7 @@ public record Dossier(PhoneRecord phone, List<Intake> intakes, List<SetAside> as
         List<Job> now = jobs.stream()
                 .map(job -> job.id() == changed.id() ? changed : job)
                 .toList();
-        return new Dossier(phone, intakes, aside, now, unread);
+        return new Dossier(phone, intakes, parsed, aside, now, unread);
     }
 
     /** The text a reading stands in; empty for what was worked out or comes from the catalogue. */
@@ -86,12 +96,22 @@ public record Dossier(PhoneRecord phone, List<Intake> intakes, List<SetAside> as
                         .findFirst());
     }
 
+    /** Whether a text can still be read. */
+    public boolean isReadable(Intake intake) {
+        return parsed(intake).findings().stream()
+                .noneMatch(finding -> finding.code().equals(Intake.UNREADABLE));
+    }
+
+    private Parsed parsed(Intake intake) {
+        return parsed.get(intake.id());
+    }
+
     private Stream<Intake> counting() {
         return intakes.stream().filter(Intake::counts);
     }
 
     private Stream<Reading> readings(Intake intake) {
-        return intake.parse().readings().stream()
+        return parsed(intake).readings().stream()
                 .map(reading -> aside.stream()
                         .filter(one -> one.intakeId() == intake.id() && one.isOf(reading))
                         .findFirst()

@@ -5,10 +5,11 @@ import java.util.List;
 import java.util.Optional;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Reading;
+import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.TypedReading;
 import org.mobrak.core.identity.reader.Parsed;
 import org.mobrak.core.identity.reader.RawText;
-import org.mobrak.core.identity.reader.ReadingParser;
+import org.mobrak.core.identity.reader.ReadTexts;
 
 /**
  * A text that was taken of a phone, kept as it came.
@@ -42,17 +43,12 @@ public record Intake(
     }
 
     /** What can be read of it. One text that cannot be read is told as such, and the others are not touched by it. */
-    Parsed parse() {
+    Parsed parse(ReadTexts texts) {
         try {
-            return read();
-        } catch (RuntimeException | StackOverflowError unreadable) {
+            return read(texts);
+        } catch (Refusal | RuntimeException | StackOverflowError unreadable) {
             return new Parsed(List.of(), List.of(unreadable()));
         }
-    }
-
-    /** Whether it can still be read. */
-    public boolean isReadable() {
-        return parse().findings().stream().noneMatch(finding -> finding.code().equals(UNREADABLE));
     }
 
     private Finding unreadable() {
@@ -62,13 +58,13 @@ public record Intake(
                         .formatted(name, takenAt.toString().substring(0, "2026-11-26".length())));
     }
 
-    private Parsed read() {
+    private Parsed read(ReadTexts texts) throws Refusal {
         return kind == Kind.TEXT
-                ? ReadingParser.parse(new RawText(name, text, findings), takenAt)
+                ? texts.of(new RawText(name, text, findings), takenAt)
                 : new Parsed(List.of(typed()), findings);
     }
 
-    private Reading typed() {
+    private Reading typed() throws Refusal {
         Reading said = TypedReading.parse(text, takenAt);
         return provedBy.map(said::provedBy).orElse(said);
     }

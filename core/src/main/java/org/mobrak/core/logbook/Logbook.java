@@ -6,8 +6,10 @@ import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jdbi.v3.core.Jdbi;
 import org.jdbi.v3.core.argument.AbstractArgumentFactory;
@@ -17,8 +19,11 @@ import org.jdbi.v3.core.generic.GenericType;
 import org.jdbi.v3.sqlobject.SqlObjectPlugin;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Reading;
+import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.TypedReading;
+import org.mobrak.core.identity.reader.Parsed;
 import org.mobrak.core.identity.reader.RawText;
+import org.mobrak.core.identity.reader.ReadTexts;
 import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.JobPlan;
@@ -28,6 +33,7 @@ import org.mobrak.core.job.RunSheet;
 public final class Logbook {
     private final Jdbi jdbi;
     private final LogbookRows rows;
+    private final ReadTexts texts = new ReadTexts();
     private final Materials materials;
     private final Sequence sequence = new Sequence();
 
@@ -70,6 +76,11 @@ public final class Logbook {
         return jdbi.inTransaction(handle -> work.call());
     }
 
+    /** What was read of texts so far, for whoever reads one that is then kept here. */
+    public ReadTexts texts() {
+        return texts;
+    }
+
     /** The files that were looked into, and the stock copies. */
     public Materials materials() {
         return materials;
@@ -110,7 +121,9 @@ public final class Logbook {
         unread.addAll(jobs.told("job", "; what it may have written to the phone counts as not known"));
         List<Instant> lost =
                 jobs.unread().stream().flatMap(job -> lastKnown(job).stream()).toList();
-        return new Dossier(phone, intakes.rows(), aside.rows(), jobs.rows(), new Dossier.Unread(unread, lost));
+        Map<Long, Parsed> parsed =
+                intakes.rows().stream().collect(Collectors.toMap(Intake::id, intake -> intake.parse(texts)));
+        return new Dossier(phone, intakes.rows(), parsed, aside.rows(), jobs.rows(), new Dossier.Unread(unread, lost));
     }
 
     private Job job(LogbookRows.JobRow row, List<Finding> unread) {
@@ -191,14 +204,14 @@ public final class Logbook {
     }
 
     /**
-     * No longer lets a reading count and gives the entry's number. An {@link IllegalArgumentException} tells that it stands in
+     * No longer lets a reading count and gives the entry's number. A {@link Refusal} tells that it stands in
      * no text of this phone.
      */
-    public long setAside(PhoneRecord phone, Reading reading, String reason, Instant at) {
+    public long setAside(PhoneRecord phone, Reading reading, String reason, Instant at) throws Refusal {
         Intake intake = dossier(phone)
                 .intakeOf(reading)
-                .orElseThrow(() -> new IllegalArgumentException(
-                        "Only what was read can be set aside; this follows from something else."));
+                .orElseThrow(
+                        () -> new Refusal("Only what was read can be set aside; this follows from something else."));
         return rows.addAside(intake.id(), reading.fact().key(), reading.value(), reason, at);
     }
 
@@ -222,10 +235,10 @@ public final class Logbook {
         rows.withdrawPhone(phone.id(), Optional.empty());
     }
 
-    /** Starts a job; an {@link IllegalStateException} tells that one runs on this phone already. */
-    public Job start(PhoneRecord phone, JobPlan plan, RunSheet sheet, Instant at) {
+    /** Starts a job; a {@link Refusal} tells that one runs on this phone already. */
+    public Job start(PhoneRecord phone, JobPlan plan, RunSheet sheet, Instant at) throws Refusal {
         if (dossier(phone).runningJob().isPresent()) {
-            throw new IllegalStateException("A job runs on this phone already; finish or stop it first.");
+            throw new Refusal("A job runs on this phone already; finish or stop it first.");
         }
         Instant start = sequence.place(at, lastEntry(rows, phone.id()));
         long id = rows.addJob(phone.id(), JobJson.write(plan, sheet), start);

@@ -11,6 +11,7 @@ import org.mobrak.core.catalogue.Mark;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.Refusal;
 
 /**
  * What the user will not put up with.
@@ -24,7 +25,7 @@ public record Limits(
     }
 
     /** Adds one limit: {@code no-data-loss}, {@code no-marks}, {@code no-blown-fuse}, {@code no-money} or {@code minutes=N}. */
-    public Limits with(String word) {
+    public Limits with(String word) throws Refusal {
         return switch (word) {
             case "no-data-loss" -> new Limits(true, noMarks, noBlownFuse, noMoney, minutes);
             case "no-marks" -> new Limits(noDataLoss, true, noBlownFuse, noMoney, minutes);
@@ -34,9 +35,9 @@ public record Limits(
         };
     }
 
-    private static double minutesOf(String word) {
+    private static double minutesOf(String word) throws Refusal {
         if (!word.matches("minutes=[0-9]{1,6}")) {
-            throw new IllegalArgumentException(
+            throw new Refusal(
                     "“" + word + "” is no limit; use no-data-loss, no-marks, no-blown-fuse, no-money or minutes=N.");
         }
         return Double.parseDouble(word.substring("minutes=".length()));

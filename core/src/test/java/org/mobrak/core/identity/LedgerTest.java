@@ -100,7 +100,7 @@ class LedgerTest {
     }
 
     @Test
-    void refusesValuesOutsideAFactsDomain() {
+    void refusesValuesOutsideAFactsDomain() throws Exception {
         assertThatThrownBy(() -> reading(Fact.LOCK, "perhaps", Source.TYPED, MONDAY))
                 .hasMessageContaining("locked, unlocked");
         assertThatThrownBy(() -> TypedReading.parse("batteryPercent=400", MONDAY))

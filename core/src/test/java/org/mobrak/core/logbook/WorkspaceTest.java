@@ -77,13 +77,13 @@ class WorkspaceTest {
     private Path folder;
 
     @BeforeEach
-    void create() throws IOException {
+    void create() throws Exception {
         folder = top.resolve("workspace");
         Workspace.create(folder, SHIPPED);
     }
 
     @Test
-    void whatWasWrittenIsThereWhenItIsOpenedAgain() throws IOException {
+    void whatWasWrittenIsThereWhenItIsOpenedAgain() throws Exception {
         Job job;
         Dossier before;
         try (Workspace workspace = open(folder)) {
@@ -112,7 +112,7 @@ class WorkspaceTest {
 
     /** What was done is done, whether the job goes on or stops. */
     @Test
-    void whatAStepBroughtAboutHoldsFromThenOn() throws IOException {
+    void whatAStepBroughtAboutHoldsFromThenOn() throws Exception {
         try (Workspace workspace = open(folder)) {
             Logbook logbook = workspace.logbook();
             PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
@@ -143,7 +143,7 @@ class WorkspaceTest {
 
     /** The sheet is one that an earlier version wrote. */
     @Test
-    void aJobFromBeforePlansWereKeptGoesOnAndItsEffectsHoldAtItsEnd() throws IOException, SQLException {
+    void aJobFromBeforePlansWereKeptGoesOnAndItsEffectsHoldAtItsEnd() throws Exception {
         try (Workspace workspace = open(folder);
                 Connection connection = connect();
                 Statement statement = connection.createStatement()) {
@@ -174,7 +174,7 @@ class WorkspaceTest {
 
     /** The form in which jobs are kept; a change of it must not make those on disk unreadable. */
     @Test
-    void aJobIsWrittenAndReadInTheFormOfTheGoldenFile() throws IOException {
+    void aJobIsWrittenAndReadInTheFormOfTheGoldenFile() throws Exception {
         Step press = SHEET.of(Phase.DO).get(0);
         JobPlan plan = new JobPlan(
                 "root",
@@ -248,7 +248,7 @@ class WorkspaceTest {
     }
 
     @Test
-    void aWithdrawnTextNoLongerCountsAndIsKept() throws IOException {
+    void aWithdrawnTextNoLongerCountsAndIsKept() throws Exception {
         try (Workspace workspace = open(folder)) {
             Logbook logbook = workspace.logbook();
             PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
@@ -262,7 +262,7 @@ class WorkspaceTest {
     }
 
     @Test
-    void aReadingSetAsideIsKeptWithItsReasonUntilItIsTakenBack() throws IOException {
+    void aReadingSetAsideIsKeptWithItsReasonUntilItIsTakenBack() throws Exception {
         Reading reading;
         long entry;
         try (Workspace workspace = open(folder)) {
@@ -296,7 +296,7 @@ class WorkspaceTest {
     }
 
     @Test
-    void aPhoneTakenOutOfTheDrawerComesBackWithAllItHad() throws IOException {
+    void aPhoneTakenOutOfTheDrawerComesBackWithAllItHad() throws Exception {
         try (Workspace workspace = open(folder)) {
             Logbook logbook = workspace.logbook();
             PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
@@ -310,7 +310,7 @@ class WorkspaceTest {
     }
 
     @Test
-    void filesAndStockCopiesAreRememberedAndAskedOfTheDisk() throws IOException {
+    void filesAndStockCopiesAreRememberedAndAskedOfTheDisk() throws Exception {
         Path image = folder.resolveSibling("boot.img");
         byte[] bytes = Forge.bootImage(0, new byte[100], new byte[100], "lantern2");
         Inspection found = Forge.inspect(image.getParent(), "boot.img", bytes);
@@ -350,7 +350,7 @@ class WorkspaceTest {
 
     /** A logbook as the first version left it: its findings say nothing of how sure they are. */
     @Test
-    void anEarlierVersionsLogbookIsBroughtUpToDate() throws IOException, SQLException {
+    void anEarlierVersionsLogbookIsBroughtUpToDate() throws Exception {
         open(folder).close();
         try (Connection connection = connect();
                 Statement statement = connection.createStatement()) {
@@ -373,7 +373,7 @@ class WorkspaceTest {
     }
 
     @Test
-    void whatFailsHalfwayLeavesNothingBehind() throws IOException {
+    void whatFailsHalfwayLeavesNothingBehind() throws Exception {
         try (Workspace workspace = open(folder)) {
             Logbook logbook = workspace.logbook();
             PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
@@ -390,7 +390,7 @@ class WorkspaceTest {
 
     /** Else every opening would bring it up to date anew, which takes longer than all the rest. */
     @Test
-    void theTablesAfterAllMigrationsAreThoseThatAreKnown() throws IOException, SQLException {
+    void theTablesAfterAllMigrationsAreThoseThatAreKnown() throws Exception {
         open(folder).close();
         try (Connection connection = connect();
                 Statement statement = connection.createStatement()) {
@@ -401,7 +401,7 @@ class WorkspaceTest {
     }
 
     @Test
-    void keepsASecondProgramOut() throws IOException {
+    void keepsASecondProgramOut() throws Exception {
         try (Workspace first = open(folder)) {
             assertThatThrownBy(() -> open(folder))
                     .isInstanceOf(UnreadableInput.class)
@@ -411,7 +411,7 @@ class WorkspaceTest {
     }
 
     @Test
-    void refusesWhatIsNoWorkspaceAndHarmsNothing() throws IOException, SQLException {
+    void refusesWhatIsNoWorkspaceAndHarmsNothing() throws Exception {
         assertThatThrownBy(() -> open(top.resolve("nowhere"))).hasMessageContaining("is no workspace");
         Path other = Files.createDirectories(top.resolve("other"));
         Files.writeString(other.resolve("letter.txt"), "bees");
@@ -458,7 +458,7 @@ class WorkspaceTest {
     }
 
     @Test
-    void aMissingLogbookIsNotANewOneAndALogBesideItIsKept() throws IOException {
+    void aMissingLogbookIsNotANewOneAndALogBesideItIsKept() throws Exception {
         open(folder).close();
         Path logbook = folder.resolve("logbook.db");
         Path away = Files.move(logbook, folder.resolve("elsewhere.db"));
@@ -473,7 +473,7 @@ class WorkspaceTest {
     }
 
     @Test
-    void aClockSetBackDoesNotMakeALaterEntryAnEarlierOne() throws IOException {
+    void aClockSetBackDoesNotMakeALaterEntryAnEarlierOne() throws Exception {
         try (Workspace workspace = open(folder)) {
             Logbook logbook = workspace.logbook();
             PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
@@ -496,7 +496,7 @@ class WorkspaceTest {
     }
 
     @Test
-    void oneTextThatCannotBeReadAnyMoreIsToldAndTheOthersStay() throws IOException, SQLException {
+    void oneTextThatCannotBeReadAnyMoreIsToldAndTheOthersStay() throws Exception {
         try (Workspace workspace = open(folder)) {
             Logbook logbook = workspace.logbook();
             PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
@@ -508,7 +508,7 @@ class WorkspaceTest {
             }
             Dossier dossier = logbook.dossier(phone);
             assertThat(dossier.ledger().facts().value(Fact.MODEL)).contains("KQ-T5");
-            assertThat(dossier.intakes()).extracting(Intake::isReadable).containsExactly(true, false);
+            assertThat(dossier.intakes()).extracting(dossier::isReadable).containsExactly(true, false);
             assertThat(dossier.findings()).extracting(Finding::code).containsExactly("unreadable-text");
             logbook.withdraw(bad, NOW);
             assertThat(logbook.dossier(phone).findings()).isEmpty();
@@ -516,7 +516,7 @@ class WorkspaceTest {
     }
 
     @Test
-    void aBadRowIsNamedAndHidesNothingButItself() throws IOException, SQLException {
+    void aBadRowIsNamedAndHidesNothingButItself() throws Exception {
         try (Workspace workspace = open(folder)) {
             Logbook logbook = workspace.logbook();
             PhoneRecord bad = logbook.addPhone("Hive 1", NOW);
@@ -555,7 +555,7 @@ class WorkspaceTest {
     }
 
     @Test
-    void theLogbookIsSafeOnDisk() throws IOException, SQLException {
+    void theLogbookIsSafeOnDisk() throws Exception {
         try (Workspace workspace = open(folder)) {
             assertThatThrownBy(() -> workspace
                             .logbook()
@@ -575,7 +575,7 @@ class WorkspaceTest {
 
     /** A database that may not grow answers as one on a full disk, and the system has a device that is always full. */
     @Test
-    void aFullDiskIsCalledThat() throws SQLException {
+    void aFullDiskIsCalledThat() throws Exception {
         try (Connection connection = connect();
                 Statement statement = connection.createStatement()) {
             statement.execute("CREATE TABLE t (c)");

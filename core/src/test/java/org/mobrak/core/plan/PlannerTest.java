@@ -62,7 +62,7 @@ class PlannerTest {
     }
 
     @Test
-    void keepsTheUsersLimits() {
+    void keepsTheUsersLimits() throws Exception {
         assertThat(plan(LOCKED, Limits.none().with("no-money"), UNLOCK, RECOVERY, ROOT, BOUGHT)
                         .plans())
                 .hasSize(1);
@@ -260,7 +260,7 @@ class PlannerTest {
     }
 
     @Test
-    void aLightWipeLetsAPlanKeepTheData() throws IOException {
+    void aLightWipeLetsAPlanKeepTheData() throws Exception {
         Catalogue catalogue = Sample.shipped();
         Facts lantern =
                 facts("model=OV-L210", "osVersion=4.1.2", "recovery=custom", "chipset=reed-2", "imageBackup=verified");
@@ -277,7 +277,7 @@ class PlannerTest {
 
     /** Why a route is in no plan, in a sentence that is true of it. */
     @Test
-    void saysTheTrueReasonWhyARouteIsUnused() {
+    void saysTheTrueReasonWhyARouteIsUnused() throws Exception {
         Route slow = route("slow").costing(0, 50, false).making(Fact.ROOT, "permanent");
         Route quick = route("quick").costing(0, 5, false).making(Fact.ROOT, "permanent");
         Route dear = route("dear").costing(9, 1, false).making(Fact.ROOT, "permanent");
@@ -292,7 +292,7 @@ class PlannerTest {
     }
 
     @Test
-    void aFuseIsBlownOnlyOnce() {
+    void aFuseIsBlownOnlyOnce() throws Exception {
         Route blowing = route("blowing").making(Map.of(Fact.ROOT, "permanent", Fact.WARRANTY_FUSE, "blown"));
         Limits spared = Limits.none().with("no-blown-fuse");
         assertThat(plan(facts("warrantyFuse=intact"), spared, blowing).blockers())

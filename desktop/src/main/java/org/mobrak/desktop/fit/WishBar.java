@@ -16,8 +16,8 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
-import org.mobrak.app.Desk;
 import org.mobrak.app.Session;
+import org.mobrak.app.Wish;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
@@ -126,7 +126,7 @@ final class WishBar {
     }
 
     /** Puts the boxes as the wish is; only the user's own choice is a new wish. */
-    void show(Desk.Wish wish) {
+    void show(Wish wish) {
         showing = true;
         List<Goal> parts = parts(wish.goal());
         goal.setValue(parts.get(0));

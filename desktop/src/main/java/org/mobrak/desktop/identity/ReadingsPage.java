@@ -124,12 +124,9 @@ public final class ReadingsPage implements View {
             }
         }
         FindingLines.odd(one.identity().findings()).ifPresent(odd.getChildren()::add);
-        // Whether a text can be read is found out by reading it, so only where one is known not to be.
-        if (one.identity().findings().stream().anyMatch(found -> found.code().equals(Intake.UNREADABLE))) {
-            one.dossier().intakes().stream()
-                    .filter(text -> text.counts() && !text.isReadable())
-                    .forEach(text -> odd.getChildren().add(unreadable(text)));
-        }
+        one.dossier().intakes().stream()
+                .filter(text -> text.counts() && !one.dossier().isReadable(text))
+                .forEach(text -> odd.getChildren().add(unreadable(text)));
     }
 
     private Card unreadable(Intake text) {

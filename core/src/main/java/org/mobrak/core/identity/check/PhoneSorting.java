@@ -11,13 +11,14 @@ import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Ledger;
 import org.mobrak.core.identity.reader.RawText;
-import org.mobrak.core.identity.reader.ReadingParser;
+import org.mobrak.core.identity.reader.ReadTexts;
 
 /**
  * Sorts texts by the phone they are of, before anything is mixed: by serial number, else by model number. A text that names
  * neither goes with the one whose name is most like its own.
  */
 public final class PhoneSorting {
+    private final ReadTexts reader;
     private final Map<String, List<RawText>> heaps = new LinkedHashMap<>();
     private final List<RawText> nameless = new ArrayList<>();
 
@@ -28,15 +29,17 @@ public final class PhoneSorting {
         }
     }
 
-    private PhoneSorting() {}
+    private PhoneSorting(ReadTexts reader) {
+        this.reader = reader;
+    }
 
     /** One heap for each phone that the texts tell apart, in the order in which they came. */
-    public static List<Heap> sort(List<RawText> texts) {
-        PhoneSorting sorting = new PhoneSorting();
+    public static List<Heap> sort(List<RawText> texts, ReadTexts reader) {
+        PhoneSorting sorting = new PhoneSorting(reader);
         texts.forEach(sorting::put);
         sorting.nameless.forEach(sorting::putByName);
         return sorting.heaps.values().stream()
-                .map(heap -> new Heap(facts(heap).value(Fact.MODEL).orElse(""), heap))
+                .map(heap -> new Heap(facts(heap, reader).value(Fact.MODEL).orElse(""), heap))
                 .toList();
     }
 
@@ -44,8 +47,8 @@ public final class PhoneSorting {
      * Whether texts are of another phone than the one these facts are of: the model numbers differ, and so does the serial
      * number or, where that is not known of both, the device code.
      */
-    public static boolean isAnotherPhone(Facts phone, List<RawText> texts) {
-        Facts other = facts(texts);
+    public static boolean isAnotherPhone(Facts phone, List<RawText> texts, ReadTexts reader) {
+        Facts other = facts(texts, reader);
         return differ(Fact.MODEL, phone, other)
                 && (differ(Fact.SERIAL, phone, other)
                         || !bothKnow(Fact.SERIAL, phone, other) && differ(Fact.DEVICE, phone, other));
@@ -60,7 +63,7 @@ public final class PhoneSorting {
     }
 
     private void put(RawText text) {
-        Facts facts = facts(List.of(text));
+        Facts facts = facts(List.of(text), reader);
         Optional<String> key = facts.value(Fact.SERIAL).or(() -> facts.value(Fact.MODEL));
         key.ifPresentOrElse(
                 name -> heaps.computeIfAbsent(name, fresh -> new ArrayList<>()).add(text), () -> nameless.add(text));
@@ -82,9 +85,9 @@ public final class PhoneSorting {
         return same;
     }
 
-    private static Facts facts(List<RawText> texts) {
+    private static Facts facts(List<RawText> texts, ReadTexts reader) {
         return new Ledger(texts.stream()
-                        .flatMap(text -> ReadingParser.parse(text, Instant.EPOCH).readings().stream())
+                        .flatMap(text -> reader.of(text, Instant.EPOCH).readings().stream())
                         .toList())
                 .facts();
     }

@@ -19,6 +19,7 @@ import org.mobrak.core.identity.Ledger;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.Source;
 import org.mobrak.core.identity.reader.RawText;
+import org.mobrak.core.identity.reader.ReadTexts;
 
 class CrossChecksTest {
     private static final Instant NOW = Instant.parse("2026-11-25T09:00:00Z");
@@ -112,15 +113,16 @@ class CrossChecksTest {
         RawText one = text("[ro.product.model]: [KQ-T5]\n[ro.serialno]: [1]\n", "a-listing");
         RawText other = text("[ro.product.model]: [KQ-T5B]\n[ro.serialno]: [2]\n", "b-listing");
         RawText banner = text("Linux version 2.6.35.7 (a@b) #1 Wed Mar 7 11:18:52 UTC 2012", "b-banner");
-        assertThat(PhoneSorting.sort(List.of(one, banner, other)))
+        assertThat(PhoneSorting.sort(List.of(one, banner, other), new ReadTexts()))
                 .containsExactly(
                         new PhoneSorting.Heap("KQ-T5", List.of(one)),
                         new PhoneSorting.Heap("KQ-T5B", List.of(other, banner)));
         Ledger first = new Ledger(List.of(
                 reading(Fact.MODEL, "KQ-T5", Source.PROPERTY_LISTING, NOW),
                 reading(Fact.SERIAL, "1", Source.PROPERTY_LISTING, NOW)));
-        assertThat(PhoneSorting.isAnotherPhone(first.facts(), List.of(other))).isTrue();
-        assertThat(PhoneSorting.isAnotherPhone(first.facts(), List.of(one, banner)))
+        assertThat(PhoneSorting.isAnotherPhone(first.facts(), List.of(other), new ReadTexts()))
+                .isTrue();
+        assertThat(PhoneSorting.isAnotherPhone(first.facts(), List.of(one, banner), new ReadTexts()))
                 .isFalse();
         Ledger mixed = first.with(List.of(
                 reading(Fact.MODEL, "KQ-T5B", Source.PROPERTY_LISTING, NOW),

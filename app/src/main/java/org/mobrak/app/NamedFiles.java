@@ -1,7 +1,7 @@
-package org.mobrak.cli;
+package org.mobrak.app;
 
 import java.io.IOException;
-import java.io.PrintWriter;
+import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -16,6 +16,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.function.Consumer;
 import org.apache.commons.io.function.IOFunction;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.identity.reader.FolderFiles;
@@ -27,29 +28,34 @@ import org.mobrak.core.material.Scratch;
 import org.mobrak.core.material.Watch;
 import org.mobrak.core.material.reader.Inspector;
 
-/** The files a command was given, looked into several at once, with a private temporary folder that goes with the command. */
-final class MaterialFiles implements AutoCloseable {
-    /** What is written on the command line for standard input. */
-    static final String STANDARD_INPUT = "-";
+/** Files that were named, looked into several at once, with a private temporary folder that goes with them. */
+public final class NamedFiles implements AutoCloseable {
+    /** The name that means standard input. */
+    public static final String STANDARD_INPUT = "-";
 
     private static final int MOST_DEPTH = 16;
     private static final int MOST_FILES = 100_000;
     private static final int AT_ONCE = 2;
 
-    private final Mobrak mobrak;
-    private final PrintWriter err;
+    private final InputStream standardInput;
+    private final Consumer<String> teller;
     private final Scratch scratch;
     private final Path temporary;
-    private final ExecutorService arithmetic = Executors.newCachedThreadPool(MaterialFiles::quiet);
-    private final ExecutorService looking = Executors.newFixedThreadPool(AT_ONCE, MaterialFiles::quiet);
+    private final ExecutorService arithmetic = Executors.newCachedThreadPool(NamedFiles::quiet);
+    private final ExecutorService looking = Executors.newFixedThreadPool(AT_ONCE, NamedFiles::quiet);
 
     private final Inspector inspector;
     private boolean complete = true;
 
-    /** @param names what the partitions of the phone are called */
-    MaterialFiles(Mobrak mobrak, PrintWriter err, PartitionNames names) throws IOException {
-        this.mobrak = mobrak;
-        this.err = err;
+    /**
+     * Nothing is opened yet.
+     *
+     * @param teller is told of each file that cannot be read, in a sentence
+     * @param names what the partitions of the phone are called
+     */
+    public NamedFiles(InputStream standardInput, Consumer<String> teller, PartitionNames names) throws IOException {
+        this.standardInput = standardInput;
+        this.teller = teller;
         this.scratch = Scratch.in(
                 Path.of(System.getProperty("java.io.tmpdir")),
                 end -> Runtime.getRuntime().addShutdownHook(new Thread(end)));
@@ -64,7 +70,7 @@ final class MaterialFiles implements AutoCloseable {
     }
 
     /** The files meant: folders opened, standard input laid into a file of the same name. */
-    List<Path> find(List<String> named) throws IOException {
+    public List<Path> find(List<String> named) throws IOException {
         List<Path> files = new ArrayList<>();
         for (String name : named) {
             try {
@@ -79,7 +85,7 @@ final class MaterialFiles implements AutoCloseable {
     private List<Path> meant(String name) throws IOException {
         if (name.equals(STANDARD_INPUT)) {
             Path copy = temporary.resolve(STANDARD_INPUT);
-            Files.copy(mobrak.standardInput(), copy, StandardCopyOption.REPLACE_EXISTING);
+            Files.copy(standardInput, copy, StandardCopyOption.REPLACE_EXISTING);
             return List.of(copy);
         }
         Path path = Path.of(name);
@@ -87,32 +93,32 @@ final class MaterialFiles implements AutoCloseable {
     }
 
     private void refuse(IOException unreadable) {
-        err.println("mobrak: " + unreadable.getMessage());
+        teller.accept(unreadable.getMessage());
         complete = false;
     }
 
     /** Whether all that was named could be read. */
-    boolean isComplete() {
+    public boolean isComplete() {
         return complete;
     }
 
-    /** What a file is called on the command line: the copy of standard input as that. */
-    Path shown(Path file) {
+    /** What a file is called by whoever named it: the copy of standard input as that. */
+    public Path shown(Path file) {
         return file.equals(temporary.resolve(STANDARD_INPUT)) ? Path.of(STANDARD_INPUT) : file;
     }
 
     /** What is done with each file's result; it may fail. */
-    interface Taker<T> {
+    public interface Taker<T> {
         void take(Path file, T result) throws IOException;
     }
 
     /** Looks into all of them, in their order; one that cannot be read is told on standard error and left out. */
-    void inspect(List<Path> files, Set<Digest> wanted, Taker<Inspection> taker) throws IOException {
+    public void inspect(List<Path> files, Set<Digest> wanted, Taker<Inspection> taker) throws IOException {
         each(files, file -> inspector.inspect(file, wanted, Watch.NONE), taker);
     }
 
     /** Works out digests of all of them, likewise. */
-    void digest(List<Path> files, Set<Digest> wanted, Taker<Digests> taker) throws IOException {
+    public void digest(List<Path> files, Set<Digest> wanted, Taker<Digests> taker) throws IOException {
         each(files, file -> inspector.digest(file, wanted, Watch.NONE), taker);
     }
 

@@ -1,0 +1,46 @@
+package org.mobrak.app;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import org.mobrak.core.catalogue.CatalogueCache;
+import org.mobrak.core.catalogue.CatalogueLoader;
+import org.mobrak.core.catalogue.CatalogueLoader.Folders;
+import org.mobrak.core.catalogue.CatalogueLoader.Loaded;
+
+/** Where catalogues are, for whoever asks without a workspace. */
+public final class Catalogues {
+    private final Path home;
+    private final CatalogueCache cache;
+
+    /**
+     * The catalogues.
+     *
+     * @param home where the shipped ones are
+     * @param cache where what was read of catalogues may be kept
+     */
+    public Catalogues(Path home, Path cache) {
+        this.home = home;
+        this.cache = new CatalogueCache(cache);
+    }
+
+    /** Folders as one catalogue, as it was last read, or read anew if a file has changed; without folders what ships. */
+    public Loaded load(List<Path> named) throws IOException {
+        return cache.load(folders(named));
+    }
+
+    /** The same, always read anew: for whoever looks for faults. */
+    public Loaded read(List<Path> named) throws IOException {
+        return CatalogueLoader.load(folders(named));
+    }
+
+    /** The folders that are named, with the holes that ship; without any, what ships: the general catalogue and the demo's. */
+    private Folders folders(List<Path> named) {
+        Path general = home.resolve("catalogue");
+        return named.isEmpty()
+                ? new Folders(List.of(general, home.resolve("demo/catalogue")), Optional.empty())
+                : new Folders(named, Optional.of(general).filter(Files::isDirectory));
+    }
+}
