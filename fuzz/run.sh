@@ -60,7 +60,7 @@ make_seeds() {
   for format in routes phones grammars; do
     find "$HOME_DIR/demo/catalogue/$format" -name '*.yaml' | sort | head -n 2 | xargs -I{} cp {} "$few/$format/"
   done
-  java -cp "$classes" 'org.mobrak.core.catalogue.CatalogueFuzz$Cache' "$few" "$seeds/cache/few"
+  java -cp "$classes" 'org.mobrak.core.catalogue.file.CatalogueFuzz$Cache' "$few" "$seeds/cache/few"
   rm -rf "$seeds/a.txt" "$seeds/long"
 }
 
@@ -71,9 +71,9 @@ target() {
     checksums) echo 'org.mobrak.fuzz.WordsFuzz$Checksums' ;;
     patterns) echo 'org.mobrak.fuzz.WordsFuzz$Patterns' ;;
     versions) echo 'org.mobrak.fuzz.WordsFuzz$Versions' ;;
-    yaml) echo 'org.mobrak.core.catalogue.CatalogueFuzz$Yaml' ;;
-    grammars) echo 'org.mobrak.core.catalogue.CatalogueFuzz$Grammars' ;;
-    cache) echo 'org.mobrak.core.catalogue.CatalogueFuzz$Cache' ;;
+    yaml) echo 'org.mobrak.core.catalogue.file.CatalogueFuzz$Yaml' ;;
+    grammars) echo 'org.mobrak.core.catalogue.file.CatalogueFuzz$Grammars' ;;
+    cache) echo 'org.mobrak.core.catalogue.file.CatalogueFuzz$Cache' ;;
     *) echo org.mobrak.fuzz.InspectFuzz ;;
   esac
 }

@@ -6,8 +6,8 @@ import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
-import org.mobrak.core.catalogue.CatalogueMerge;
-import org.mobrak.core.catalogue.Difference;
+import org.mobrak.core.catalogue.file.CatalogueMerge;
+import org.mobrak.core.catalogue.file.Difference;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.logbook.Workspace;
 

@@ -6,10 +6,10 @@ import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
 import org.apache.commons.io.file.PathUtils;
-import org.mobrak.core.catalogue.CatalogueMerge;
-import org.mobrak.core.catalogue.Difference;
-import org.mobrak.core.catalogue.Difference.State;
-import org.mobrak.core.catalogue.Fault;
+import org.mobrak.core.catalogue.file.CatalogueMerge;
+import org.mobrak.core.catalogue.file.Difference;
+import org.mobrak.core.catalogue.file.Difference.State;
+import org.mobrak.core.catalogue.file.Fault;
 import org.mobrak.core.identity.Refusal;
 
 /**

@@ -5,10 +5,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
-import org.mobrak.core.catalogue.CatalogueCache;
-import org.mobrak.core.catalogue.CatalogueLoader;
-import org.mobrak.core.catalogue.CatalogueLoader.Folders;
-import org.mobrak.core.catalogue.CatalogueLoader.Loaded;
+import org.mobrak.core.catalogue.file.CatalogueCache;
+import org.mobrak.core.catalogue.file.CatalogueLoader;
+import org.mobrak.core.catalogue.file.CatalogueLoader.Folders;
+import org.mobrak.core.catalogue.file.CatalogueLoader.Loaded;
 
 /** Where catalogues are, for whoever asks without a workspace. */
 public final class Catalogues {

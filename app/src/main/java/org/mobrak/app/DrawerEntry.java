@@ -3,7 +3,7 @@ package org.mobrak.app;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.mobrak.core.catalogue.Identity;
+import org.mobrak.core.catalogue.match.Identity;
 import org.mobrak.core.identity.Belief;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;

@@ -3,7 +3,7 @@ package org.mobrak.app;
 import java.time.LocalDate;
 import java.util.List;
 import org.mobrak.core.catalogue.Catalogue;
-import org.mobrak.core.catalogue.Identity;
+import org.mobrak.core.catalogue.match.Identity;
 import org.mobrak.core.fit.FitCheck;
 import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.fit.RouteFit;

@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Catalogue;
-import org.mobrak.core.catalogue.Identity;
+import org.mobrak.core.catalogue.match.Identity;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Ledger;
 import org.mobrak.core.identity.Reading;

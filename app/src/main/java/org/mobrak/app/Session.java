@@ -13,7 +13,7 @@ import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
-import org.mobrak.core.catalogue.Difference;
+import org.mobrak.core.catalogue.file.Difference;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Reading;

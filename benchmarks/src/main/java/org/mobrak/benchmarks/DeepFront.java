@@ -9,6 +9,7 @@ import java.util.concurrent.TimeUnit;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.catalogue.Minutes;
+import org.mobrak.core.catalogue.Money;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
@@ -81,8 +82,7 @@ public class DeepFront {
             reports.add(new Route.Report("m", "b", random.nextInt(4) > 0, "2014-01-01"));
         }
         List<String> marks = random.nextInt(10) == 0 ? List.of("warranty fuse blown") : List.of();
-        Optional<Route.Money> money =
-                random.nextInt(10) == 0 ? Optional.of(new Route.Money(FIVE, "USD")) : Optional.empty();
+        Optional<Money> money = random.nextInt(10) == 0 ? Optional.of(Money.of(FIVE, "USD")) : Optional.empty();
         PartitionClass written = PartitionClass.values()[random.nextInt(FIVE)];
         return new Route(
                 id,

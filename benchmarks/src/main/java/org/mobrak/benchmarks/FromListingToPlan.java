@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import org.mobrak.core.catalogue.Catalogue;
-import org.mobrak.core.catalogue.CatalogueLoader;
+import org.mobrak.core.catalogue.file.CatalogueLoader;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Ledger;

@@ -3,7 +3,7 @@ package org.mobrak.benchmarks;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
-import org.mobrak.core.catalogue.CatalogueLoader.Folders;
+import org.mobrak.core.catalogue.file.CatalogueLoader.Folders;
 
 /** What ships, from the project's root. */
 final class Shipped {

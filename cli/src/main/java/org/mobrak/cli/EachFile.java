@@ -8,7 +8,7 @@ import java.nio.file.Path;
 import java.util.List;
 import org.mobrak.app.PhoneInquiry;
 import org.mobrak.app.PhoneInquiry.Member;
-import org.mobrak.core.catalogue.Identity;
+import org.mobrak.core.catalogue.match.Identity;
 import org.mobrak.core.identity.Fact;
 
 /**

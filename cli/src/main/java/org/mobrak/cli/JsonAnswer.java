@@ -8,9 +8,9 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.PrintWriter;
 import java.util.List;
 import org.mobrak.app.Outlook;
-import org.mobrak.core.catalogue.Candidates;
-import org.mobrak.core.catalogue.Identity;
-import org.mobrak.core.catalogue.Recognition;
+import org.mobrak.core.catalogue.match.Candidates;
+import org.mobrak.core.catalogue.match.Identity;
+import org.mobrak.core.catalogue.match.Recognition;
 import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.identity.Belief;
@@ -161,11 +161,8 @@ final class JsonAnswer {
         plan.cost().marks().stream().sorted().forEach(marks::add);
         node.put("dataLoss", plan.cost().dataLoss())
                 .put("riskPoints", rounded(plan.cost().riskPoints()));
-        String[] amount = plan.amount().split(" ");
         ObjectNode money = node.putObject("money").put("amount", plan.cost().money());
-        if (amount.length > 1) {
-            money.put("currency", amount[1]);
-        }
+        plan.money().ifPresent(price -> money.put("currency", price.currency()));
         node.putObject("minutes")
                 .put("low", rounded(plan.cost().minutesLow()))
                 .put("typical", rounded(plan.cost().minutes()))

@@ -19,8 +19,8 @@ class ArchitectureTest {
                 .should()
                 .dependOnClassesThat()
                 .haveNameMatching(
-                        "org\\.mobrak\\.core\\.(logbook\\..*|catalogue\\.Catalogue(Merge|Cache)|plan\\.(Planner|PlanSearch|Replay)"
-                                + "|fit\\.FitCheck|identity\\.reader\\.(ReadingParser|TextIntake)|identity\\.Ledger|material\\.reader\\..*)")
+                        "org\\.mobrak\\.core\\.(logbook\\..*|catalogue\\.file\\.Catalogue(Merge|Cache)|plan\\.(Planner|PlanSearch|Replay)"
+                                + "|fit\\.FitCheck|identity\\.reader\\.(ReadingParser|TextIntake)|material\\.reader\\..*)")
                 .orShould()
                 .dependOnClassesThat()
                 .resideInAnyPackage("org.mobrak.link..", "org.mobrak.desktop..", "javafx..", "java.sql..")

@@ -4,10 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.PrintWriter;
 import java.io.StringWriter;
+import java.io.UncheckedIOException;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -752,6 +757,23 @@ class MobrakTest {
         Mobrak mobrak = new Mobrak(
                 new ByteArrayInputStream(standardInput.getBytes(StandardCharsets.UTF_8)), clock, HOME, cache);
         int status = Mobrak.run(mobrak, new PrintWriter(out, true), new PrintWriter(err, true), arguments);
+        if (List.of(arguments).contains("--json") && !out.toString().isBlank()) {
+            assertThat(schema(arguments[0]).validate(out.toString(), InputFormat.JSON))
+                    .as("the answer keeps to its schema")
+                    .isEmpty();
+        }
         return new Outcome(status, out.toString(), err.toString());
+    }
+
+    /** What is promised of a command's answer. */
+    private static Schema schema(String command) {
+        try {
+            return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                    .getSchema(
+                            Files.readString(HOME.resolve("docs/schema/answers/" + command + ".schema.json")),
+                            InputFormat.JSON);
+        } catch (IOException missing) {
+            throw new UncheckedIOException(missing);
+        }
     }
 }

@@ -25,6 +25,8 @@ class ArchitectureTest {
             "identity.build",
             "identity.check",
             "catalogue",
+            "catalogue.file",
+            "catalogue.match",
             "material",
             "material.reader",
             "fit",

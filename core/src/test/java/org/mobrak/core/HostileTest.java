@@ -15,7 +15,7 @@ import org.apache.commons.compress.utils.SeekableInMemoryByteChannel;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
-import org.mobrak.core.catalogue.CatalogueLoader;
+import org.mobrak.core.catalogue.file.CatalogueLoader;
 import org.mobrak.core.identity.Ledger;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.identity.build.TextPattern;

@@ -1,6 +1,7 @@
 package org.mobrak.core;
 
 import java.io.IOException;
+import java.math.BigDecimal;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
@@ -13,14 +14,15 @@ import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.apache.commons.io.file.PathUtils;
 import org.mobrak.core.catalogue.Catalogue;
-import org.mobrak.core.catalogue.CatalogueLoader;
-import org.mobrak.core.catalogue.CatalogueLoader.Folders;
 import org.mobrak.core.catalogue.Condition;
-import org.mobrak.core.catalogue.Identity;
 import org.mobrak.core.catalogue.Minutes;
+import org.mobrak.core.catalogue.Money;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.NeededFile;
+import org.mobrak.core.catalogue.file.CatalogueLoader;
+import org.mobrak.core.catalogue.file.CatalogueLoader.Folders;
+import org.mobrak.core.catalogue.match.Identity;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Ledger;
@@ -252,7 +254,7 @@ public final class Sample {
                 "summary",
                 new Route.Scope(phones, excluded, requires),
                 changes.orElseGet(() -> new Route.Changes(effects, writes, keeps, marks, wipes, false)),
-                new Route.Costs(time, new Minutes(0, 0, 0), Optional.of(new Route.Money(money, "USD"))),
+                new Route.Costs(time, new Minutes(0, 0, 0), Optional.of(new Money(BigDecimal.valueOf(money), "USD"))),
                 new Route.Work(List.of(), List.of(), gates, steps),
                 reports,
                 null,

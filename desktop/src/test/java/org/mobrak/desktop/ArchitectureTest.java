@@ -21,7 +21,7 @@ class ArchitectureTest {
                 .should()
                 .dependOnClassesThat()
                 .haveNameMatching(
-                        "org\\.mobrak\\.core\\.(logbook\\.(Logbook|Workspace|Materials)|catalogue\\.(CatalogueLoader|CatalogueMerge|CatalogueCache)"
+                        "org\\.mobrak\\.core\\.(logbook\\.(Logbook|Workspace|Materials)|catalogue\\.file\\.(CatalogueLoader|CatalogueMerge|CatalogueCache)"
                                 + "|plan\\.Planner|fit\\.FitCheck|material\\.reader\\..*|identity\\.reader\\.(ReadingParser|TextIntake))")
                 .orShould()
                 .dependOnClassesThat()

@@ -9,7 +9,7 @@ public final class Increase {
     private Increase() {}
 
     /** Whether an effect is one: a plus sign and one to three digits. */
-    static boolean is(String effect) {
+    public static boolean is(String effect) {
         return effect.length() > 1
                 && effect.length() <= LONGEST
                 && effect.charAt(0) == '+'

@@ -24,7 +24,7 @@ public record Mark(String words, Optional<Fact> fact) {
     private static final Map<String, Fact> WORDS = Map.of("fuse", Fact.WARRANTY_FUSE, "counter", Fact.CUSTOM_WRITES);
 
     /** A mark as its author wrote it. */
-    static Mark of(String words) {
+    public static Mark of(String words) {
         String plain = words.toLowerCase(Locale.ROOT);
         return new Mark(
                 words,

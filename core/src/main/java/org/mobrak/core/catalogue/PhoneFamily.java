@@ -46,7 +46,7 @@ public record PhoneFamily(
             Optional<String> rollbackFuse) {
 
         /** What tells this variant from its sisters, by fact; the baseband only by its beginning. */
-        Map<Fact, String> marks() {
+        public Map<Fact, String> marks() {
             Map<Fact, String> marks = new LinkedHashMap<>();
             marks.put(Fact.MODEL, model);
             carrier.ifPresent(value -> marks.put(Fact.CARRIER, value));

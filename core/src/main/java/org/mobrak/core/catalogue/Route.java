@@ -160,9 +160,6 @@ public record Route(
     /** What it takes: minutes with the phone in hand, minutes of waiting, and money. */
     public record Costs(Minutes handsOn, Minutes waiting, Optional<Money> money) {}
 
-    /** An amount in an ISO 4217 currency. */
-    public record Money(double amount, String currency) {}
-
     /** What the person does. */
     public record Work(List<NeededFile> files, List<NeededTool> tools, List<Gate> gates, List<RouteStep> steps) {
         public Work {
@@ -264,7 +261,7 @@ public record Route(
         }
 
         /** Whether another gate asks for as much of the same, or more. */
-        boolean isWithin(Gate other) {
+        public boolean isWithin(Gate other) {
             return other.fact == fact && other.atLeast.orElse(0) >= atLeast.orElse(0);
         }
     }

@@ -1,9 +1,9 @@
 /**
- * What is known about phones and routes, read from open YAML files.
+ * What is known about phones and routes, as values: phone families, routes with their conditions, steps and effects, holes, and
+ * what is known of a phone after a route ({@link org.mobrak.core.catalogue.Aftermath}).
  *
- * <p>In: a folder ({@link org.mobrak.core.catalogue.CatalogueLoader}). Out: an immutable {@link
- * org.mobrak.core.catalogue.Catalogue} and every fault with file, line and remedy. The files are not trusted: no tags,
- * bounded aliases, depth and size. This package holds data and judges nothing.
+ * <p>In: the files, by {@code catalogue.file}. Out: an immutable {@link org.mobrak.core.catalogue.Catalogue}. This package holds
+ * data; it reads no file and judges nothing.
  *
  * <p>Nothing here is ever {@code null}; what is absent is an {@link java.util.Optional} or an empty list.
  */

@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Money;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.Gate;
@@ -40,8 +41,7 @@ final class SheetWriter {
         Set<PartitionClass> writes = plan.routes().stream()
                 .flatMap(route -> route.changes().writes().stream())
                 .collect(Collectors.toSet());
-        Optional<String> money =
-                Optional.of(plan.amount()).filter(amount -> plan.cost().money() > 0);
+        Optional<String> money = plan.money().map(Money::text);
         return new RunSheet(plan.title(), numbered(steps), writes, money, Optional.empty());
     }
 

@@ -7,6 +7,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Mark;
 import org.mobrak.core.catalogue.Minutes;
+import org.mobrak.core.catalogue.Money;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Facts;
@@ -89,11 +90,10 @@ public final class Account {
     private Figure money() {
         List<Line> lines = plan.routes().stream()
                 .flatMap(route -> route.costs().money().stream()
-                        .filter(money -> money.amount() > 0)
-                        .map(money -> new Line(
-                                route.name(), String.format(Locale.ROOT, "%.2f %s", money.amount(), money.currency()))))
+                        .filter(money -> !money.isNothing())
+                        .map(money -> new Line(route.name(), money.text())))
                 .toList();
-        return Figure.of("Money", lines.isEmpty() ? "nothing" : plan.amount(), lines, ESTIMATES);
+        return Figure.of("Money", plan.money().map(Money::text).orElse("nothing"), lines, ESTIMATES);
     }
 
     private Figure hands() {

@@ -1,11 +1,13 @@
 package org.mobrak.core.plan;
 
+import java.math.BigDecimal;
 import java.util.Collections;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.Mark;
 import org.mobrak.core.catalogue.Minutes;
+import org.mobrak.core.catalogue.Money;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Facts;
 
@@ -47,7 +49,11 @@ public record Cost(
                 marks(route, facts),
                 route.changes().wipesData(),
                 Evidence.riskPoints(route),
-                route.costs().money().map(Route.Money::amount).orElse(0.0),
+                route.costs()
+                        .money()
+                        .map(Money::amount)
+                        .map(BigDecimal::doubleValue)
+                        .orElse(0.0),
                 hands.mean(),
                 wait.mean() + Transfer.minutes(route),
                 hands.variance() + wait.variance());

@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.Catalogue;
-import org.mobrak.core.catalogue.Recognition;
+import org.mobrak.core.catalogue.match.Recognition;
 import org.mobrak.core.fit.Lookahead;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.fit.Truth;

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.mobrak.core.catalogue.Money;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
 
@@ -73,18 +74,17 @@ public record Plan(Goal goal, List<Route> routes, Cost cost, List<Assumption> as
                 cost.marks().isEmpty()
                         ? "leaves no permanent mark"
                         : "leaves for good: " + String.join(", ", cost.marks()));
-        parts.add(cost.money() == 0 ? "costs nothing" : "costs money: " + amount());
+        parts.add(money().map(price -> "costs money: " + price.text()).orElse("costs nothing"));
         parts.add(String.format(Locale.ROOT, "%.1f risk points", cost.riskPoints()));
         return String.join("; ", parts) + ".";
     }
 
-    /** The price with its currency, such as {@code 25.00 USD}; {@code 0.00} without one where it is free. */
-    public String amount() {
-        String currency = routes.stream()
+    /** What it costs in all; empty where it is free. A catalogue has one currency. */
+    public Optional<Money> money() {
+        return routes.stream()
                 .flatMap(route -> route.costs().money().stream())
-                .map(Route.Money::currency)
+                .filter(price -> !price.isNothing())
                 .findFirst()
-                .orElse("");
-        return String.format(Locale.ROOT, "%.2f %s", cost.money(), currency).strip();
+                .map(price -> Money.of(cost.money(), price.currency()));
     }
 }

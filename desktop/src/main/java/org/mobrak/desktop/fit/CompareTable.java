@@ -13,6 +13,7 @@ import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import org.mobrak.core.catalogue.Mark;
 import org.mobrak.core.catalogue.Minutes;
+import org.mobrak.core.catalogue.Money;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Clause;
@@ -74,8 +75,8 @@ final class CompareTable extends GridPane {
     private static String money(Route route) {
         return route.costs()
                 .money()
-                .filter(money -> money.amount() > 0)
-                .map(money -> String.format(Locale.ROOT, "%.2f %s", money.amount(), money.currency()))
+                .filter(money -> !money.isNothing())
+                .map(Money::text)
                 .orElse("nothing");
     }
 

@@ -11,7 +11,7 @@ import javafx.scene.layout.VBox;
 import org.mobrak.app.Desk;
 import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
-import org.mobrak.core.catalogue.Recognition;
+import org.mobrak.core.catalogue.match.Recognition;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.desktop.parts.Faces;

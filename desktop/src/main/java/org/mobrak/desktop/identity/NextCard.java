@@ -10,7 +10,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import org.mobrak.app.Desk;
 import org.mobrak.app.Session;
-import org.mobrak.core.catalogue.Candidates;
+import org.mobrak.core.catalogue.match.Candidates;
 import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Reading;

@@ -12,7 +12,7 @@ import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.Desk;
 import org.mobrak.app.Session;
-import org.mobrak.core.catalogue.Recognition;
+import org.mobrak.core.catalogue.match.Recognition;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Reading;

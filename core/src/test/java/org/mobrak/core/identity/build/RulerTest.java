@@ -15,7 +15,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.mobrak.core.catalogue.CatalogueLoader;
+import org.mobrak.core.catalogue.file.CatalogueLoader;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.build.BuildGrammar.Kind;
 import org.mobrak.core.identity.build.BuildGrammar.Piece;

@@ -12,7 +12,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Catalogue;
-import org.mobrak.core.catalogue.Identity;
+import org.mobrak.core.catalogue.match.Identity;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Ledger;

@@ -1,0 +1,99 @@
+package org.mobrak.core.catalogue.file;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.channels.ClosedByInterruptException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
+import org.mobrak.core.catalogue.Hole;
+import org.mobrak.core.catalogue.PhoneFamily;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.catalogue.file.Entry.Read;
+import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.identity.build.BuildGrammar;
+
+/** All files of a catalogue folder, each read for itself, with the faults that show in one file alone. */
+record Entries(
+        List<Entry<PhoneFamily>> phones,
+        List<Entry<Route>> routes,
+        List<Entry<BuildGrammar>> grammars,
+        List<Entry<Hole>> holes,
+        List<Fault> faults) {
+    static final List<String> KINDS = List.of("phones", "routes", "grammars", "holes");
+    private static final int MOST_FILES = 200_000;
+
+    /** Reads folders; an {@link UnreadableInput} tells that one is no catalogue at all. */
+    static Entries of(List<Path> folders) throws IOException {
+        for (Path folder : folders) {
+            if (!Files.isDirectory(folder.resolve("routes")) && !Files.isDirectory(folder.resolve("phones"))) {
+                throw new UnreadableInput(folder + " is no catalogue; it needs a folder “routes” or “phones”.");
+            }
+        }
+        List<Fault> faults = new ArrayList<>();
+        return new Entries(
+                read(folders, "phones", new EntryReader<>("phone.schema.json", PhoneFamily.class), faults),
+                read(folders, "routes", new EntryReader<>("route.schema.json", Route.class), faults),
+                read(folders, "grammars", new EntryReader<>("grammar.schema.json", BuildGrammar.class), faults),
+                read(folders, "holes", new EntryReader<>("hole.schema.json", Hole.class), faults),
+                faults);
+    }
+
+    private static <T> List<Entry<T>> read(List<Path> folders, String kind, EntryReader<T> reader, List<Fault> faults)
+            throws IOException {
+        List<Entry<T>> entries = new ArrayList<>();
+        for (Path folder : folders) {
+            entries.addAll(read(folder, kind, reader, faults));
+        }
+        return entries;
+    }
+
+    /** The same with these holes besides its own, which count as known and are not checked again. */
+    Entries with(List<Entry<Hole>> known) {
+        List<Entry<Hole>> all = new ArrayList<>(holes);
+        known.stream()
+                .filter(hole -> holes.stream()
+                        .noneMatch(own -> own.value().id().equals(hole.value().id())))
+                .forEach(all::add);
+        return new Entries(phones, routes, grammars, all, faults);
+    }
+
+    private static <T> List<Entry<T>> read(Path folder, String kind, EntryReader<T> reader, List<Fault> faults)
+            throws IOException {
+        List<Read<T>> read = read(folder, files(folder, kind), reader);
+        read.forEach(one -> faults.addAll(one.faults()));
+        return read.stream().flatMap(one -> one.entry().stream()).toList();
+    }
+
+    private static <T> List<Read<T>> read(Path folder, List<Path> files, EntryReader<T> reader) throws IOException {
+        try {
+            return files.parallelStream()
+                    .map(file -> reader.read(folder, checked(file)))
+                    .toList();
+        } catch (UncheckedIOException cancelled) {
+            throw cancelled.getCause();
+        }
+    }
+
+    private static Path checked(Path file) {
+        if (Thread.currentThread().isInterrupted()) {
+            throw new UncheckedIOException(new ClosedByInterruptException());
+        }
+        return file;
+    }
+
+    /** The files of a kind, in the order of their names. */
+    static List<Path> files(Path folder, String kind) throws IOException {
+        if (!Files.isDirectory(folder.resolve(kind))) {
+            return List.of();
+        }
+        try (Stream<Path> all = Files.list(folder.resolve(kind))) {
+            return all.filter(file -> file.toString().endsWith(".yaml"))
+                    .sorted()
+                    .limit(MOST_FILES)
+                    .toList();
+        }
+    }
+}

@@ -1,0 +1,178 @@
+package org.mobrak.core.catalogue.file;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.attribute.FileTime;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Random;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.apache.commons.io.file.PathUtils;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.core.Sample;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.catalogue.file.Difference.State;
+import org.mobrak.core.identity.UnreadableInput;
+
+class CatalogueMergeTest {
+    private static final Path SHIPPED = Path.of(System.getProperty("mobrak.home"), "catalogue");
+    private static final String GO_ONLINE = "routes/go-online.yaml";
+    private static final LocalDate TODAY = LocalDate.of(2026, 11, 25);
+
+    @TempDir
+    private Path folder;
+
+    private Path ours;
+
+    @BeforeEach
+    void copyTheShippedCatalogue() throws IOException {
+        ours = folder.resolve("ours");
+        Sample.copyOfShipped(ours);
+    }
+
+    @Test
+    void takesFromAZipAndPutsEverythingBack() throws IOException {
+        String before = Files.readString(ours.resolve(GO_ONLINE));
+        Path zip = zip("friend/" + GO_ONLINE, before.replace("handsOn: [1, 1, 3]", "handsOn: [1, 2, 3]"));
+        try (CatalogueMerge merge = CatalogueMerge.open(ours, zip)) {
+            List<Difference> differing =
+                    merge.differences().stream().filter(Difference::canBeTaken).toList();
+            assertThat(differing).singleElement().satisfies(one -> {
+                assertThat(one.name()).isEqualTo("routes/go-online");
+                assertThat(one.state()).isEqualTo(State.DIFFERENT);
+                assertThat(one.changes())
+                        .extracting(Difference.Change::sentence)
+                        .containsExactly("costs/handsOn/1: 1 became 2");
+            });
+            CatalogueMerge.Taken taken = merge.take(differing, TODAY);
+            Route route =
+                    CatalogueLoader.load(ours).catalogue().route("go-online").orElseThrow();
+            assertThat(route.costs().handsOn().usual()).isEqualTo(2);
+            assertThat(route.origin()).contains(new Route.Origin("theirs.zip", "2026-11-25"));
+            taken.undo();
+            assertThat(Files.readString(ours.resolve(GO_ONLINE))).isEqualTo(before);
+        }
+    }
+
+    @Test
+    void whatCannotBeWrittenWholeIsNotTakenAtAll() throws IOException {
+        String before = Files.readString(ours.resolve(GO_ONLINE));
+        Path zip = zip(
+                GO_ONLINE,
+                before.replace("handsOn: [1, 1, 3]", "handsOn: [1, 2, 3]"),
+                "routes/other.yaml",
+                before.replace("id: go-online", "id: go-other"));
+        Path inTheWay = Files.createDirectories(ours.resolve("routes/go-other.yaml.new/x"));
+        try (CatalogueMerge merge = CatalogueMerge.open(ours, zip)) {
+            List<Difference> wanted =
+                    merge.differences().stream().filter(Difference::canBeTaken).toList();
+            assertThat(wanted).hasSize(2);
+            assertThatThrownBy(() -> merge.take(wanted, TODAY)).isInstanceOf(IOException.class);
+            assertThat(ours.resolve(GO_ONLINE)).hasContent(before);
+            assertThat(ours.resolve("replaced")).doesNotExist();
+            Files.delete(inTheWay);
+            assertThat(merge.take(wanted, TODAY).written()).hasSize(2);
+            assertThat(ours.resolve("routes")).isDirectoryNotContaining("glob:**.new");
+        }
+        Path elsewhere = Files.move(ours.resolve("routes"), folder.resolve("elsewhere"));
+        Files.createSymbolicLink(ours.resolve("routes"), elsewhere);
+        Files.delete(elsewhere.resolve("go-other.yaml"));
+        try (CatalogueMerge merge = CatalogueMerge.open(ours, zip)) {
+            List<Difference> wanted =
+                    merge.differences().stream().filter(Difference::canBeTaken).toList();
+            assertThatThrownBy(() -> merge.take(wanted, TODAY)).hasMessageContaining("is a link");
+        }
+    }
+
+    @Test
+    void neitherAFaultyEntryNorAnythingOutsideIsTaken() throws IOException {
+        Path zip = zip(GO_ONLINE, "id: go-online\n", "../outside.yaml", "id: x\n", "routes/../../evil.yaml", "id: y\n");
+        try (CatalogueMerge merge = CatalogueMerge.open(ours, zip)) {
+            assertThat(merge.faults()).extracting(Fault::file).contains(GO_ONLINE);
+            assertThat(merge.differences()).noneMatch(Difference::canBeTaken);
+        } catch (UnreadableInput refused) {
+            assertThat(refused).hasMessageContaining("neither a catalogue folder nor a zip");
+        }
+        assertThat(folder.resolve("evil.yaml")).doesNotExist();
+        Files.writeString(folder.resolve("no.zip"), "no zip");
+        assertThatThrownBy(() -> CatalogueMerge.open(ours, folder.resolve("no.zip")))
+                .isInstanceOf(UnreadableInput.class);
+    }
+
+    @Test
+    void aCacheHoldsUntilAFileChangesAndADamagedOneIsMadeAnew() throws IOException {
+        CatalogueCache cache = new CatalogueCache(folder.resolve("cache"));
+        CatalogueLoader.Loaded read = CatalogueLoader.load(ours);
+        assertThat(cache.load(ours)).as("made").isEqualTo(read);
+        assertThat(cache.load(ours)).as("from the cache").isEqualTo(read);
+        Files.writeString(ours.resolve(GO_ONLINE), "id: [");
+        assertThat(cache.load(ours).catalogue().route("go-online")).isEmpty();
+        PathUtils.copyFileToDirectory(
+                SHIPPED.resolve(GO_ONLINE), ours.resolve("routes"), StandardCopyOption.REPLACE_EXISTING);
+        Files.setLastModifiedTime(ours.resolve(GO_ONLINE), FileTime.from(Instant.EPOCH));
+        assertThat(cache.load(ours)).isEqualTo(read);
+        try (var kept = Files.list(folder.resolve("cache"))) {
+            for (Path file : kept.toList()) {
+                Files.write(file, new byte[] {1, 2, 3});
+            }
+        }
+        assertThat(cache.load(ours)).as("damaged").isEqualTo(read);
+    }
+
+    @Test
+    void aCacheIsBelievedOnlyWhileItsSealIsWholeAndKeepsNoPassingFault() throws Exception {
+        Path keeping = folder.resolve("cache");
+        CatalogueCache cache = new CatalogueCache(keeping);
+        CatalogueLoader.Loaded read = cache.load(ours);
+        Path kept;
+        try (var files = Files.list(keeping)) {
+            kept = files.findFirst().orElseThrow();
+        }
+        byte[] whole = Files.readAllBytes(kept);
+        Random random = new Random(12);
+        for (int flip = 0; flip < 40; flip++) {
+            byte[] flipped = whole.clone();
+            flipped[random.nextInt(flipped.length)] ^= (byte) (1 << random.nextInt(8));
+            Files.write(kept, flipped);
+            assertThat(cache.load(ours)).isEqualTo(read);
+        }
+        Files.delete(kept);
+        Files.createSymbolicLink(kept, Path.of("/dev/zero"));
+        assertThat(cache.load(ours)).as("a device in its place").isEqualTo(read);
+
+        FileTime written = Files.getLastModifiedTime(ours.resolve(GO_ONLINE));
+        String text = Files.readString(ours.resolve(GO_ONLINE));
+        Files.writeString(ours.resolve(GO_ONLINE), text.replace("id: go-online", "id: go-onlinf"));
+        Files.setLastModifiedTime(ours.resolve(GO_ONLINE), written);
+        assertThat(cache.load(ours).catalogue().route("go-onlinf"))
+                .as("another content of the same size and time")
+                .isPresent();
+
+        Files.delete(ours.resolve(GO_ONLINE));
+        Files.createSymbolicLink(ours.resolve(GO_ONLINE), Path.of("/dev/zero"));
+        assertThat(cache.load(ours).faults()).extracting(Fault::what).anyMatch(what -> what.contains("no plain file"));
+    }
+
+    private Path zip(String... namesAndTexts) throws IOException {
+        Path zip = folder.resolve("theirs.zip");
+        try (OutputStream out = Files.newOutputStream(zip);
+                ZipOutputStream archive = new ZipOutputStream(out)) {
+            for (int i = 0; i < namesAndTexts.length; i += 2) {
+                archive.putNextEntry(new ZipEntry(namesAndTexts[i]));
+                archive.write(namesAndTexts[i + 1].getBytes(StandardCharsets.UTF_8));
+            }
+        }
+        return zip;
+    }
+}
