@@ -12,6 +12,7 @@ import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.gather.JobFolder;
 import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.StockCopy;
+import org.mobrak.core.job.Step;
 import org.mobrak.core.material.Digest;
 import org.mobrak.core.material.PartitionNames;
 import org.slf4j.Logger;
@@ -101,6 +102,14 @@ public final class FileDesk implements AutoCloseable {
                     folder.writeChecksums(bench.get().bin().kept());
                     return new Notice(false, "Kept as " + place + ", and noted in the folder's SHA256SUMS.");
                 });
+    }
+
+    /** Notes a picture beside a step of the running job; it stays where it lies, and its digest says later whether it is the same. */
+    public void photo(Step step, Path picture) {
+        reading("Reading " + picture.getFileName(), (read, names) -> read.digest(picture), digests -> {
+            bench.get().photo(step, picture, digests.of(Digest.SHA256).orElseThrow());
+            return new Notice(false, "Noted: " + picture.getFileName() + ".");
+        });
     }
 
     /** Registers a file as a copy that brings the phone on the desk back. */

@@ -4,8 +4,12 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
+import org.mobrak.core.catalogue.Habit;
 import org.mobrak.core.gather.Standing;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Refusal;
@@ -19,6 +23,8 @@ import org.mobrak.core.logbook.Logbook;
 final class JobEdits {
     /** What is typed where the phone's model is not known. */
     static final String NO_WAY_BACK = "no way back";
+
+    private static final String HABITS = "habits";
 
     private final Logbook logbook;
     private final UndoStack undo;
@@ -99,6 +105,31 @@ final class JobEdits {
         refuse(job.objectionToOverride(step));
         refuse(reason.isBlank() ? Optional.of("Say why; it is kept with the job.") : Optional.empty());
         logbook.record(job, new Event.Overridden(now.get(), step.id(), reason.strip()));
+    }
+
+    /** From now on what can be done in several ways is done so, in this job and in later ones. */
+    void choose(Habit habit, Wish wish) throws Refusal {
+        logbook.record(running(desk.apply(wish).dossier()), new Event.Chosen(now.get(), habit));
+        Set<String> kept = new TreeSet<>(Set.of(habit.word()));
+        habits().stream().filter(other -> other.kind() != habit.kind()).forEach(other -> kept.add(other.word()));
+        logbook.putSetting(HABITS, String.join(" ", kept));
+    }
+
+    /** How things were done last. */
+    private List<Habit> habits() {
+        return Stream.of(logbook.setting(HABITS).orElse("").split(" "))
+                .flatMap(word -> Habit.ofWord(word).stream())
+                .toList();
+    }
+
+    /** A new job is done as the last one was. */
+    void keepToHabits(Job job) {
+        List<Event> chosen = habits().stream()
+                .<Event>map(habit -> new Event.Chosen(now.get(), habit))
+                .toList();
+        if (!chosen.isEmpty()) {
+            logbook.record(job, chosen);
+        }
     }
 
     /** Notes something that happened besides. */

@@ -13,6 +13,7 @@ import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
+import org.mobrak.core.catalogue.Habit;
 import org.mobrak.core.catalogue.file.Difference;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Fact;
@@ -268,6 +269,21 @@ public final class Session implements AutoCloseable {
     /** The sign of a step did not come; empty where nothing else is known of what was seen. */
     public void missed(Step step, String instead) {
         note(at -> new Event.SignMissed(at, step.id(), instead));
+    }
+
+    /** Does what can be done in several ways so, in this job and in later ones. */
+    public void choose(Habit habit) {
+        change("Noting how it is done", () -> bench.jobs().choose(habit, wish()));
+    }
+
+    /** The phone is seen in a mode, whatever the step says. */
+    public void seen(String mode) {
+        note(at -> new Event.ModeSeen(at, mode));
+    }
+
+    /** Notes something worth remembering beside a step. */
+    public void note(Step step, String text) {
+        note(at -> new Event.Noted(at, step.id(), text.strip()));
     }
 
     /** Lets the work rest, for a reason or none. */

@@ -27,8 +27,11 @@ import org.mobrak.core.identity.check.PhoneSorting;
 import org.mobrak.core.identity.check.PhoneSorting.Heap;
 import org.mobrak.core.identity.reader.RawText;
 import org.mobrak.core.identity.reader.TextIntake;
+import org.mobrak.core.job.Event;
+import org.mobrak.core.job.Job;
 import org.mobrak.core.job.JobPlan;
 import org.mobrak.core.job.RunSheet;
+import org.mobrak.core.job.Step;
 import org.mobrak.core.logbook.Dossier;
 import org.mobrak.core.logbook.Logbook;
 import org.mobrak.core.logbook.PhoneRecord;
@@ -248,7 +251,8 @@ final class Workbench implements AutoCloseable {
                 wish.school().map(school -> school.name().toLowerCase(Locale.ROOT)),
                 wish.limits().words(),
                 facts);
-        logbook().start(phone(), keeping, RunSheet.of(plan, catalogue(), facts), now());
+        Job job = logbook().start(phone(), keeping, RunSheet.of(plan, catalogue(), facts), now());
+        jobs.keepToHabits(job);
         undo.forget();
     }
 
@@ -279,6 +283,12 @@ final class Workbench implements AutoCloseable {
                         () -> new Refusal(
                                 "The phone's build number is not known; read it first, or the copy cannot be told from another."));
         return bin.register(phone(), file, covers, facts.value(Fact.MODEL).orElse(""), build, now());
+    }
+
+    void photo(Step step, Path picture, String sha256) throws Refusal {
+        jobs.note(
+                at -> new Event.Photo(at, step.id(), picture.toAbsolutePath().toString(), sha256),
+                Wishes.of(logbook(), picked));
     }
 
     JobEdits jobs() {

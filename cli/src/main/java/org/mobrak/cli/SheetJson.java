@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.Locale;
 import org.mobrak.core.catalogue.KeyChord;
+import org.mobrak.core.catalogue.Otherwise;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.fit.GateJudge;
@@ -58,6 +59,7 @@ final class SheetJson {
         step.how().ifPresent(how -> {
             doing(how, node);
             how.keys().ifPresent(chord -> chord.strokes().forEach(stroke -> stroke(stroke, keys.addObject())));
+            ways(how, node);
             how.remedies()
                     .forEach(remedy ->
                             remedies.addObject().put("if", remedy.seen()).put("do", remedy.what()));
@@ -99,6 +101,20 @@ final class SheetJson {
         how.sign().ifPresent(sign -> node.put("sign", sign));
         how.normalMinutes().ifPresent(minutes -> node.put("normalMinutes", minutes));
         how.worryMinutes().ifPresent(minutes -> node.put("worryMinutes", minutes));
+    }
+
+    private static void ways(Step.Doing how, ObjectNode node) {
+        how.by().ifPresent(by -> node.put("by", by.word()));
+        for (Otherwise other : how.or()) {
+            ObjectNode one = node.withArray("/or")
+                    .addObject()
+                    .put("by", other.by().word())
+                    .put("text", other.text());
+            other.from().ifPresent(from -> one.put("from", from));
+            other.sign().ifPresent(sign -> one.put("sign", sign));
+            ArrayNode keys = one.putArray("keys");
+            other.keys().ifPresent(chord -> chord.strokes().forEach(stroke -> stroke(stroke, keys.addObject())));
+        }
     }
 
     private static void stroke(KeyChord.Stroke stroke, ObjectNode node) {

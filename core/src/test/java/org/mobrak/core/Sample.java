@@ -231,7 +231,9 @@ public final class Sample {
                 Map.of(),
                 no,
                 false,
-                wipe));
+                wipe,
+                Optional.empty(),
+                List.of()));
         return this;
     }
 

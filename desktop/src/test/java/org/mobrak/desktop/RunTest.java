@@ -43,6 +43,11 @@ class RunTest {
                     .isEmpty();
             desktop.click("missed");
             desktop.assertShows("If it says that unlocking is not allowed, the switch is off.");
+            desktop.click("seen-flash-console");
+            desktop.assertShows("Noted last: It shows the flash console.");
+            desktop.fill("step-note", "warm at the back");
+            desktop.press(KeyCode.ENTER);
+            desktop.assertShows("warm at the back");
         }
         try (Desktop desktop = Desktop.open(folder)) {
             desktop.press(KeyCode.CONTROL, KeyCode.DIGIT4);

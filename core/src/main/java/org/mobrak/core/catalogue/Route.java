@@ -275,6 +275,8 @@ public record Route(
      * @param writes what it writes; where no step of a route says so, the first that does anything is taken to write it all
      * @param effects what holds once it is done; where no step says so, the last that does anything brings it about
      * @param rung how much it proves, from 1 (an icon) to 6 (still so after a restart)
+     * @param by which of several ways the text tells, where there are others
+     * @param or the others
      */
     public record RouteStep(
             Phase phase,
@@ -292,8 +294,11 @@ public record Route(
             Map<Fact, String> effects,
             Optional<Integer> rung,
             boolean noReturn,
-            Optional<Wipe> wipe) {
+            Optional<Wipe> wipe,
+            Optional<Habit> by,
+            List<Otherwise> or) {
         public RouteStep {
+            or = orEmpty(or);
             remedies = orEmpty(remedies);
             writes = orEmpty(writes);
             effects = effects == null ? Map.of() : Map.copyOf(effects);

@@ -6,6 +6,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.time.Instant;
 import java.util.Locale;
 import java.util.Map;
+import org.mobrak.core.catalogue.Habit;
 import org.mobrak.core.identity.Fact;
 
 /**
@@ -23,6 +24,7 @@ import org.mobrak.core.identity.Fact;
     @JsonSubTypes.Type(value = Event.SignMissed.class, name = "sign-missed"),
     @JsonSubTypes.Type(value = Event.ModeSeen.class, name = "mode-seen"),
     @JsonSubTypes.Type(value = Event.Overridden.class, name = "overridden"),
+    @JsonSubTypes.Type(value = Event.Chosen.class, name = "chosen"),
     @JsonSubTypes.Type(value = Event.Noted.class, name = "noted"),
     @JsonSubTypes.Type(value = Event.Photo.class, name = "photo"),
     @JsonSubTypes.Type(value = Event.Paused.class, name = "paused"),
@@ -100,6 +102,14 @@ public sealed interface Event {
         @Override
         public Event at(Instant other) {
             return new Overridden(other, step, reason);
+        }
+    }
+
+    /** From now on what can be done in several ways is done so. */
+    record Chosen(Instant at, Habit habit) implements Event {
+        @Override
+        public Event at(Instant other) {
+            return new Chosen(other, habit);
         }
     }
 

@@ -62,6 +62,11 @@ public record Job(
         return new Job(id, phoneId, plan, sheet, startedAt, longer);
     }
 
+    /** A step as this person does it. */
+    public Step shown(Step step) {
+        return step.by(state.habits());
+    }
+
     /** What ended it; empty while it runs. */
     public Optional<Event.Ended> end() {
         return state.end();

@@ -94,6 +94,7 @@ public record JobCard(String phone, RunSheet sheet, LocalDate day) {
         how.keys().ifPresent(keys -> lines.add(new Line("Keys", keys.text())));
         how.sign().ifPresent(sign -> lines.add(new Line("You should see", sign)));
         how.normalMinutes().ifPresent(normal -> lines.add(new Line("Wait", waiting(normal, how))));
+        how.or().forEach(other -> lines.add(new Line("Or " + other.by().label(), other.text())));
         how.remedies().forEach(remedy -> lines.add(new Line("If: " + remedy.seen(), remedy.what())));
         return lines;
     }

@@ -1,11 +1,15 @@
 package org.mobrak.core.job;
 
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import org.mobrak.core.catalogue.Habit;
 
 /**
  * Where a job stands: a fold over its events.
@@ -15,6 +19,8 @@ import java.util.Optional;
  * @param held what each step brought about
  * @param overridden the reason for which a gate was passed
  * @param missed how often the sign of a step did not come
+ * @param habits how what can be done in several ways is done
+ * @param noted what was noted or photographed, in its order
  * @param mode the mode in which the phone was last seen
  * @param resting since when the work rests
  * @param rung the highest rung of proof
@@ -25,6 +31,8 @@ public record JobState(
         Map<String, Event.EffectHeld> held,
         Map<String, String> overridden,
         Map<String, Integer> missed,
+        Set<Habit> habits,
+        List<Event> noted,
         Optional<String> mode,
         Optional<Instant> resting,
         int rung,
@@ -40,6 +48,8 @@ public record JobState(
                 fold.held,
                 fold.overridden,
                 fold.missed,
+                Set.copyOf(fold.habits.values()),
+                List.copyOf(fold.noted),
                 fold.mode,
                 fold.resting,
                 fold.rungs.values().stream().max(Integer::compare).orElse(0),
@@ -53,6 +63,8 @@ public record JobState(
         private final Map<String, Event.EffectHeld> held = new LinkedHashMap<>();
         private final Map<String, String> overridden = new HashMap<>();
         private final Map<String, Integer> missed = new HashMap<>();
+        private final Map<Habit.Kind, Habit> habits = new EnumMap<>(Habit.Kind.class);
+        private final List<Event> noted = new ArrayList<>();
         private final Map<String, Integer> rungs = new HashMap<>();
         private Optional<String> mode = Optional.empty();
         private Optional<Instant> resting = Optional.empty();
@@ -84,6 +96,10 @@ public record JobState(
                 mode = Optional.of(one.mode());
             } else if (event instanceof Event.Overridden one) {
                 overridden.put(one.step(), one.reason());
+            } else if (event instanceof Event.Chosen one) {
+                habits.put(one.habit().kind(), one.habit());
+            } else if (event instanceof Event.Noted || event instanceof Event.Photo) {
+                noted.add(event);
             } else if (event instanceof Event.Paused one) {
                 resting = Optional.of(one.at());
             } else if (event instanceof Event.Resumed one) {

@@ -39,7 +39,9 @@ final class RouteSteps {
                 step.sign(),
                 step.normalUntil(),
                 step.worryAfter(),
-                step.allRemedies());
+                step.allRemedies(),
+                step.by(),
+                step.or());
         Step.Change change = new Step.Change(effects(step), forgets(step), wipes(step));
         return step.phase() == Phase.PROVE
                 ? new Step.Prove(line, doing, step.rung(), change)

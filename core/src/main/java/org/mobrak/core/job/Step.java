@@ -1,6 +1,7 @@
 package org.mobrak.core.job;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
+import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.Collections;
@@ -10,9 +11,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Aftermath;
+import org.mobrak.core.catalogue.Habit;
 import org.mobrak.core.catalogue.Increase;
 import org.mobrak.core.catalogue.KeyChord;
+import org.mobrak.core.catalogue.Otherwise;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.catalogue.Route.NeededFile;
@@ -55,6 +59,8 @@ public sealed interface Step {
      * @param keys empty where no keys are held
      * @param sign what is seen when it went well
      * @param remedies what to do for each other thing that may be seen
+     * @param by which of several ways this is, where there are others
+     * @param or the others
      */
     record Doing(
             Optional<String> from,
@@ -63,9 +69,47 @@ public sealed interface Step {
             Optional<String> sign,
             Optional<Integer> normalMinutes,
             Optional<Integer> worryMinutes,
-            List<Remedy> remedies) {
+            List<Remedy> remedies,
+            @JsonInclude(JsonInclude.Include.NON_EMPTY) Optional<Habit> by,
+            @JsonInclude(JsonInclude.Include.NON_EMPTY) List<Otherwise> or) {
         public Doing {
             remedies = List.copyOf(remedies);
+            // Jobs that were begun before there were ways to choose from have none.
+            or = or == null ? List.of() : List.copyOf(or);
+        }
+
+        /** What is done in one way only. */
+        public Doing(
+                Optional<String> from,
+                Optional<String> mode,
+                Optional<KeyChord> keys,
+                Optional<String> sign,
+                Optional<Integer> normalMinutes,
+                Optional<Integer> worryMinutes,
+                List<Remedy> remedies) {
+            this(from, mode, keys, sign, normalMinutes, worryMinutes, remedies, Optional.empty(), List.of());
+        }
+
+        /** The same in another way; {@code or} stays, so that one can come back. */
+        private Doing as(Otherwise other) {
+            return new Doing(
+                    other.from().or(() -> from),
+                    mode,
+                    other.keys(),
+                    other.sign().or(() -> sign),
+                    normalMinutes,
+                    worryMinutes,
+                    remedies,
+                    Optional.of(other.by()),
+                    or);
+        }
+
+        /** All ways there are, the author's first; empty where there is one only. */
+        public List<Habit> ways(Optional<Habit> author) {
+            return or.isEmpty()
+                    ? List.of()
+                    : Stream.concat(author.stream(), or.stream().map(Otherwise::by))
+                            .toList();
         }
 
         static Doing nothingSpecial() {
@@ -188,6 +232,25 @@ public sealed interface Step {
     @JsonIgnore
     default String text() {
         return line().text();
+    }
+
+    /** The same as a person likes to do it; as the author tells it where he knows no such way. */
+    default Step by(Set<Habit> habits) {
+        return how().flatMap(how -> how.or().stream()
+                        .filter(other -> habits.contains(other.by()))
+                        .findFirst())
+                .map(this::as)
+                .orElse(this);
+    }
+
+    private Step as(Otherwise other) {
+        Line told = new Line(line().id(), line().phase(), line().route(), line().title(), other.text());
+        if (this instanceof Act act) {
+            return new Act(told, act.doing().as(other), act.writes(), act.noReturn(), act.change());
+        }
+        return this instanceof Prove prove
+                ? new Prove(told, prove.doing().as(other), prove.rung(), prove.change())
+                : this;
     }
 
     /** What must be so; empty unless it asks for something. */

@@ -30,7 +30,9 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Habit;
 import org.mobrak.core.catalogue.KeyChord;
+import org.mobrak.core.catalogue.Otherwise;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.Gate;
@@ -107,6 +109,50 @@ class WorkspaceTest {
             assertThat(after.findings())
                     .singleElement()
                     .satisfies(cut -> assertThat(cut.code()).isEqualTo("cut-listing"));
+        }
+    }
+
+    /** What lies on disk at each moment is what a kill at that moment leaves: the events before it, whole, and none of the half. */
+    @Test
+    void aKillAtAnyEventLeavesAllThatWasAcknowledged() throws Exception {
+        try (Workspace workspace = open(folder)) {
+            Logbook logbook = workspace.logbook();
+            PhoneRecord phone = logbook.addPhone("Hive 1", NOW);
+            Job job = logbook.start(phone, JobPlan.unknown(), SHEET, NOW);
+            Step press = SHEET.of(Phase.DO).get(0);
+            List<List<Event>> commands = List.of(
+                    List.of(new Event.Chosen(NOW, Habit.PLUG)),
+                    List.of(new Event.Begun(NOW, press.id())),
+                    List.of(new Event.SignMissed(NOW, press.id(), "")),
+                    job.ticking(press, Facts.none(), NOW),
+                    List.of(new Event.Noted(NOW, press.id(), "warm")),
+                    List.of(new Event.Paused(NOW, "rain"), new Event.Resumed(NOW, "os")),
+                    List.of(new Event.Unticked(NOW, press.id())),
+                    List.of(new Event.Ended(NOW, Event.End.STOPPED, "")));
+            for (List<Event> command : commands) {
+                Job before = job;
+                job = logbook.together(() -> {
+                    Job written = logbook.record(before, command);
+                    assertThat(killedNow()).as("amid %s", command).isEqualTo(before.events());
+                    return written;
+                });
+                assertThat(killedNow()).as("after %s", command).isEqualTo(job.events());
+            }
+        }
+    }
+
+    /** The events that a program started after a kill finds. */
+    private List<Event> killedNow() throws IOException {
+        Path left = Files.createTempDirectory(top, "left");
+        try (Stream<Path> files = Files.list(folder)) {
+            for (Path file : files.filter(Files::isRegularFile).toList()) {
+                Files.copy(file, left.resolve(file.getFileName()));
+            }
+        }
+        Files.createDirectories(left.resolve("catalogue/routes"));
+        try (Workspace workspace = open(left)) {
+            Logbook logbook = workspace.logbook();
+            return logbook.dossier(logbook.phones().get(0)).jobs().get(0).events();
         }
     }
 
@@ -191,6 +237,7 @@ class WorkspaceTest {
                 new Event.Proved(NOW, "prove-1", 6),
                 new Event.ModeSeen(NOW, "recovery"),
                 new Event.Overridden(NOW, "prepare-1", "a new battery"),
+                new Event.Chosen(NOW, Habit.PLUG),
                 new Event.Noted(NOW, press.id(), "warm"),
                 new Event.Photo(NOW, press.id(), "/photos/1.jpg", "ab"),
                 new Event.Paused(NOW, "rain"),
@@ -215,7 +262,9 @@ class WorkspaceTest {
                 Optional.of("a warning"),
                 Optional.of(2),
                 Optional.of(5),
-                List.of(new Route.Remedy("nothing shows", "another cable")));
+                List.of(new Route.Remedy("nothing shows", "another cable")),
+                Optional.of(Habit.KEYS),
+                List.of(new Otherwise(Habit.PLUG, "Put the plug in.", Optional.of("off"), Optional.empty(), none)));
         Step.Change change =
                 new Step.Change(Map.of(Fact.LOCK, "unlocked"), Set.of(Fact.LOCK, Fact.KERNEL_RELEASE), true);
         Gate gate = new Gate(Fact.BATTERY_PERCENT, List.of(), Optional.of(50), "why");

@@ -2,11 +2,13 @@ package org.mobrak.desktop.job;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
 import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
@@ -35,7 +37,9 @@ final class ChordScore extends VBox {
     private final Label told = Texts.wrapped(Texts.plain(""));
     private final Button count = new Button("Count it out", new FontIcon(Feather.PLAY));
     private final Button seen = new Button("I see it");
+    private final CheckBox aloud = new CheckBox("With sound");
     private final Timeline beat = new Timeline(new KeyFrame(Duration.seconds(1), tick -> tick()));
+    private Optional<Clicks> clicks = Optional.empty();
     private int due = -1;
     private int seconds;
 
@@ -48,9 +52,11 @@ final class ChordScore extends VBox {
         seen.setId("cue-seen");
         seen.setOnAction(press -> next());
         seen.setVisible(false);
+        aloud.setId("count-aloud");
+        aloud.selectedProperty().addListener((property, before, wanted) -> sound(wanted));
         told.getStyleClass().add("score-told");
         beat.setCycleCount(Animation.INDEFINITE);
-        HBox foot = new HBox(count, seen, told);
+        HBox foot = new HBox(count, seen, aloud, told);
         foot.getStyleClass().add("buttons");
         getChildren().addAll(grid(), foot);
     }
@@ -100,9 +106,15 @@ final class ChordScore extends VBox {
         next();
     }
 
+    private void sound(boolean wanted) {
+        clicks.ifPresent(Clicks::close);
+        clicks = wanted ? Optional.of(new Clicks()) : Optional.empty();
+    }
+
     private void next() {
         due++;
         seconds = 0;
+        clicks.ifPresent(Clicks::now);
         if (due >= chord.strokes().size()) {
             stop();
             told.setText("That was all of it. Look for the sign below.");
@@ -112,6 +124,7 @@ final class ChordScore extends VBox {
 
     private void tick() {
         seconds++;
+        clicks.ifPresent(Clicks::second);
         Stroke stroke = chord.strokes().get(due);
         boolean over = stroke.pressed()
                 || stroke.seconds().filter(most -> seconds >= most).isPresent();
@@ -140,5 +153,11 @@ final class ChordScore extends VBox {
 
     void stop() {
         beat.stop();
+    }
+
+    /** It is no longer shown. */
+    void leave() {
+        stop();
+        sound(false);
     }
 }

@@ -1,7 +1,9 @@
 package org.mobrak.desktop.job;
 
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.Consumer;
 import javafx.scene.control.Button;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
@@ -21,23 +23,38 @@ final class ModeQuestion {
 
     private final VBox node;
 
-    ModeQuestion(Session session) {
+    private ModeQuestion(String id, String heading, String why, Consumer<String> whoever) {
         FlowPane answers = new FlowPane();
         answers.getStyleClass().add("buttons");
         MODES.forEach((mode, words) -> {
             Button answer = new Button(words);
-            answer.setId("mode-" + mode.replace(' ', '-'));
-            answer.setOnAction(press -> session.resume(mode));
+            answer.setId(id + "-" + mode.replace(' ', '-'));
+            answer.setOnAction(press -> whoever.accept(mode));
             answers.getChildren().add(answer);
         });
-        node = new Card(
-                "What state is the phone in now?",
-                Texts.wrapped(
-                        Texts.plain(
-                                "The work was left in the middle. Look at the phone before you go on; if it is not where the next step expects it, bring it there first.")),
-                answers);
+        node = new Card(heading, Texts.wrapped(Texts.plain(why)), answers);
         node.getStyleClass().add("card-conflict");
-        node.setId("mode-question");
+        node.setId(id + "-question");
+    }
+
+    /** Asked when the work is taken up again. */
+    static ModeQuestion afterRest(Session session) {
+        return new ModeQuestion(
+                "mode",
+                "What state is the phone in now?",
+                "The work was left in the middle. Look at the phone before you go on; if it is not where the next step expects it, bring it there first.",
+                session::resume);
+    }
+
+    /** Asked when a sign did not come. */
+    static ModeQuestion amid(Session session, Optional<String> lastSeen) {
+        return new ModeQuestion(
+                "seen",
+                "Where is the phone now?",
+                "Note it, so that whoever reads this later knows."
+                        + lastSeen.map(mode -> " Noted last: " + MODES.getOrDefault(mode, mode) + ".")
+                                .orElse(""),
+                session::seen);
     }
 
     VBox node() {

@@ -25,6 +25,7 @@ final class Remedies extends VBox {
                                     Texts.plain(
                                             "The route names no remedy. Change nothing more; note what you see, and read the route’s source again.")));
         }
+        list.getChildren().add(ModeQuestion.amid(session, moment.mode()).node());
         boolean open = moment.missed() > 0;
         list.setVisible(open);
         list.setManaged(open);

@@ -55,7 +55,7 @@ public final class RunPage implements View {
     public RunPage(Session session) {
         this.session = session;
         this.end = new EndCard(session);
-        this.modeQuestion = new ModeQuestion(session);
+        this.modeQuestion = ModeQuestion.afterRest(session);
         steps.setId("steps");
         steps.setCellFactory(list -> new StepCell());
         steps.getSelectionModel().selectedItemProperty().addListener((property, old, row) -> {

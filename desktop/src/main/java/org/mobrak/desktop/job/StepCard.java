@@ -42,20 +42,24 @@ final class StepCard extends VBox {
         if (step.hasNoReturn()) {
             getChildren().add(warning("From here there is no way back. Read the step to its end first."));
         }
-        Label text = Texts.wrapped(Texts.plain(step.text()));
+        Label text = Texts.wrapped(Texts.plain(moment.shown().text()));
         text.getStyleClass().add("step-text");
         getChildren().add(text);
         step.file().ifPresent(file -> {
             getChildren().add(new CopyLine("File", file.name()));
             file.digests().forEach((name, sum) -> getChildren().add(new CopyLine(name, sum)));
         });
-        step.how().ifPresent(this::doing);
+        if (!moment.ways().isEmpty()) {
+            getChildren().add(new Ways(session, moment));
+        }
+        moment.shown().how().ifPresent(this::doing);
         moment.gate().ifPresent(this::gate);
         buttons();
         if (step.gate().isPresent() && !moment.ticked() && moment.objection().isPresent() && moment.mayPass()) {
             getChildren().add(passing());
         }
         step.how().ifPresent(how -> getChildren().add(new Remedies(session, moment, how)));
+        getChildren().add(new Notes(session, moment));
     }
 
     Moment moment() {
@@ -206,7 +210,7 @@ final class StepCard extends VBox {
     /** It is no longer shown; whatever counts in it stops. */
     void leave() {
         waiting.ifPresent(WaitBar::stop);
-        score.ifPresent(ChordScore::stop);
+        score.ifPresent(ChordScore::leave);
     }
 
     /** What is wide enough to be read beside a phone. */

@@ -6,7 +6,10 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Condition;
+import org.mobrak.core.catalogue.Habit;
+import org.mobrak.core.catalogue.Otherwise;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.Phase;
@@ -201,6 +204,23 @@ final class RouteChecks {
                         "worryAfter must not be below normalUntil.");
             }
             change(step, pointer);
+            ways(step, pointer);
+        }
+    }
+
+    /** Ways to choose between are of one kind, and each is told once. */
+    private void ways(Route.RouteStep step, String pointer) {
+        List<Habit> told = Stream.concat(step.by().stream(), step.or().stream().map(Otherwise::by))
+                .toList();
+        boolean oneKind = told.stream().map(Habit::kind).distinct().count() <= 1;
+        boolean sound = oneKind
+                && (step.or().isEmpty() || step.by().isPresent())
+                && told.size() == Set.copyOf(told).size();
+        if (!sound) {
+            faults.fault(
+                    pointer + "/or",
+                    "The ways of “" + step.title() + "” are not of one kind, or one is told twice.",
+                    "Say with by which way the step itself tells, and give each other way once.");
         }
     }
 
