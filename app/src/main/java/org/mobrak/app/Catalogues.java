@@ -9,6 +9,8 @@ import org.mobrak.core.catalogue.file.CatalogueCache;
 import org.mobrak.core.catalogue.file.CatalogueLoader;
 import org.mobrak.core.catalogue.file.CatalogueLoader.Folders;
 import org.mobrak.core.catalogue.file.CatalogueLoader.Loaded;
+import org.mobrak.link.bench.BenchFolder;
+import org.mobrak.link.bench.BenchTruth;
 
 /** Where catalogues are, for whoever asks without a workspace. */
 public final class Catalogues {
@@ -34,6 +36,16 @@ public final class Catalogues {
     /** The same, always read anew: for whoever looks for faults. */
     public Loaded read(List<Path> named) throws IOException {
         return CatalogueLoader.load(folders(named));
+    }
+
+    /** The phones on the bench of these folders, or of what ships. */
+    public List<BenchTruth> bench(List<Path> named) throws IOException {
+        return BenchFolder.read(folders(named).own());
+    }
+
+    /** A bench phone that a file describes. */
+    public BenchTruth benchPhone(Path file) throws IOException {
+        return BenchFolder.readFile(file);
     }
 
     /** The folders that are named, with the holes that ship; without any, what ships: the general catalogue and the demo's. */

@@ -33,6 +33,7 @@ import picocli.CommandLine.Spec;
             IdentifyCommand.class,
             PlanCommand.class,
             SheetCommand.class,
+            RehearseCommand.class,
             CompareVersionsCommand.class,
             InspectCommand.class,
             VerifyCommand.class,

@@ -22,11 +22,10 @@ final class Wanted {
 
     @Option(
             names = "--goal",
-            required = true,
             paramLabel = "GOAL",
             description =
                     "root, recovery, custom-os, update-keep-root, write-protection-off, stock or mend:TROUBLE; joined with +.")
-    private String goal;
+    private Optional<String> goal = Optional.empty();
 
     @Option(
             names = "--school",
@@ -55,9 +54,10 @@ final class Wanted {
 
     private Goal goal() {
         String known = Goal.usual().stream().map(Goal::key).collect(Collectors.joining(", "));
-        return Goal.ofKey(goal)
+        String word = goal.orElseThrow(() -> wrong("Missing required option: '--goal=GOAL'."));
+        return Goal.ofKey(word)
                 .orElseThrow(() -> wrong(
-                        "“" + goal + "” is no goal; the goals are " + known + " and mend:TROUBLE, joined with +."));
+                        "“" + word + "” is no goal; the goals are " + known + " and mend:TROUBLE, joined with +."));
     }
 
     private School named(String word) {

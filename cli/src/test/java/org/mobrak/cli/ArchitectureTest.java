@@ -23,7 +23,10 @@ class ArchitectureTest {
                                 + "|fit\\.FitCheck|identity\\.reader\\.(ReadingParser|TextIntake)|material\\.reader\\..*)")
                 .orShould()
                 .dependOnClassesThat()
-                .resideInAnyPackage("org.mobrak.link..", "org.mobrak.desktop..", "javafx..", "java.sql..")
+                .resideInAnyPackage("org.mobrak.link", "org.mobrak.desktop..", "javafx..", "java.sql..")
+                .orShould()
+                .dependOnClassesThat()
+                .haveNameMatching("org\\.mobrak\\.link\\.bench\\.(BenchFolder|BenchState|Stimulus.*|MadeFiles)")
                 .check(COMMANDS);
     }
 }

@@ -52,6 +52,7 @@ final class ChordScore extends VBox {
         seen.setId("cue-seen");
         seen.setOnAction(press -> next());
         seen.setVisible(false);
+        seen.managedProperty().bind(seen.visibleProperty());
         aloud.setId("count-aloud");
         aloud.selectedProperty().addListener((property, before, wanted) -> sound(wanted));
         told.getStyleClass().add("score-told");

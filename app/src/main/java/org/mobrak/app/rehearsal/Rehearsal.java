@@ -1,0 +1,369 @@
+package org.mobrak.app.rehearsal;
+
+import java.io.IOException;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.mobrak.app.Outlook;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.catalogue.Route.Gate;
+import org.mobrak.core.fit.GateJudge;
+import org.mobrak.core.fit.Truth;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.Finding;
+import org.mobrak.core.identity.Ledger;
+import org.mobrak.core.identity.Origin;
+import org.mobrak.core.identity.Reading;
+import org.mobrak.core.job.Event;
+import org.mobrak.core.job.Job;
+import org.mobrak.core.job.JobPlan;
+import org.mobrak.core.job.RunSheet;
+import org.mobrak.core.job.Step;
+import org.mobrak.core.material.PartitionNames;
+import org.mobrak.core.plan.Plan;
+import org.mobrak.link.bench.BenchTruth;
+import org.mobrak.link.bench.Cable;
+import org.mobrak.link.bench.Mode;
+import org.mobrak.link.bench.Stimulus;
+
+/**
+ * One person, one sheet, one bench phone. The same input always gives the same report.
+ */
+public final class Rehearsal {
+    /** So often a step is tried, with its remedies between (our own choice). */
+    private static final int MOST_TRIES = 3;
+
+    private final Outlook outlook;
+    private final Plan plan;
+    private final RunSheet sheet;
+    private final BenchTruth phone;
+    private final BenchFiles files;
+    private final Person person;
+    private final Faults faults;
+    private final Diary diary = new Diary();
+    private final Hands hands;
+    private final StepWork work;
+    private final Map<String, BenchFiles.Fetched> fetched = new HashMap<>();
+    private Job job;
+
+    /**
+     * A rehearsal.
+     *
+     * @param outlook what is believed of the phone, and what follows from it
+     * @param phone as it truly is
+     */
+    public Rehearsal(
+            Outlook outlook, Plan plan, BenchTruth phone, BenchFiles files, List<Fault.At> faults, Person person) {
+        this.outlook = outlook;
+        this.plan = plan;
+        this.sheet = outlook.sheet(plan);
+        this.phone = BenchWays.of(phone, outlook.catalogue());
+        this.files = files;
+        this.person = person;
+        this.faults = Faults.placed(faults, sheet);
+        this.hands = new Hands(this.phone, diary);
+        this.work = new StepWork(outlook, plan, sheet, hands);
+        JobPlan keeping = JobPlan.of(plan, Optional.empty(), List.of(), outlook.facts());
+        this.job = new Job(0, 0, keeping, sheet, Instant.EPOCH, List.of());
+    }
+
+    /** Works through the sheet to its end, whatever that is. */
+    public Report run() throws IOException {
+        for (Step step : sheet.steps()) {
+            diary.at(step.id());
+            note("step", step.title());
+            Optional<Report.End> end = take(step);
+            if (hands.state().mode() == Mode.DEAD) {
+                end = Optional.of(Report.End.DEAD);
+            }
+            if (end.isPresent()) {
+                return report(end.get());
+            }
+            tick(step);
+        }
+        diary.at("");
+        return report(isReached() ? Report.End.GOAL : comeBack());
+    }
+
+    private Optional<Report.End> take(Step step) throws IOException {
+        before(step);
+        if (step instanceof Step.Fetch fetch) {
+            fetch(fetch);
+            return Optional.empty();
+        }
+        if (step instanceof Step.Ready ready) {
+            return ready(ready);
+        }
+        return act(step);
+    }
+
+    /** What goes wrong of itself before a step. */
+    private void before(Step step) {
+        for (Fault fault : faults.at(step)) {
+            note("fault", fault.word());
+            switch (fault) {
+                case LOW_BATTERY ->
+                    hands.does(new Stimulus.Sink(Math.min(15, hands.state().battery())));
+                case CHARGING_CABLE -> hands.does(new Stimulus.Plug(Cable.CHARGING));
+                case DRIVER_MISSING -> hands.does(new Stimulus.Driver(false));
+                case NO_INTERNET -> hands.does(new Stimulus.Arrange(Map.of(Fact.INTERNET, "no")));
+                case CARD_MISSING -> hands.does(new Stimulus.Arrange(Map.of(Fact.CARD, "no")));
+                case STOCK_RECOVERY_RETURNS -> hands.does(new Stimulus.Upset(false, false, true));
+                case LOOPS_AT_LOGO -> hands.does(new Stimulus.Upset(true, false, false));
+                default -> {
+                    // The others happen amid the step.
+                }
+            }
+        }
+    }
+
+    /** A careful person holds every file against the phone and the source's checksum, and fetches it anew where that is wrong. */
+    private void fetch(Step.Fetch step) throws IOException {
+        if (step.needed().isEmpty()) {
+            return;
+        }
+        Route.NeededFile wanted = step.needed().get();
+        String device = phone.truth().getOrDefault(Fact.DEVICE, phone.id());
+        PartitionNames names =
+                PartitionNames.of(outlook.facts().value(Fact.MODEL).flatMap(outlook.catalogue()::phone));
+        BenchFiles.Fetched right = files.right(wanted, device, names);
+        BenchFiles.Fetched came = right;
+        if (faults.at(step).contains(Fault.WRONG_VARIANT_FILE)) {
+            came = files.foreign(wanted, other(device), names);
+        } else if (faults.at(step).contains(Fault.DAMAGED_FILE)) {
+            came = files.damaged(wanted, device, names);
+        }
+        Optional<Finding> objection = files.objection(came, right, route(step), outlook.against());
+        if (objection.isPresent() && person == Person.CAREFUL) {
+            diary.caught(seconds(), "file check: " + objection.get().message());
+            note("remedy", wanted.name() + " is fetched anew");
+            came = right;
+        } else if (objection.isPresent()) {
+            diary.wouldHave("file check: " + objection.get().message());
+        }
+        fetched.put(wanted.name(), came);
+    }
+
+    /** The device of another phone of the catalogue: the sister variant, as far as there is one. */
+    private String other(String device) {
+        return outlook.catalogue().phones().stream()
+                .flatMap(known -> known.variant().device().stream())
+                .filter(code -> !code.equals(device))
+                .findFirst()
+                .orElse("another");
+    }
+
+    private Optional<Report.End> ready(Step.Ready step) {
+        Gate gate = step.askGate();
+        for (int tries = 0; tries < 2; tries++) {
+            Facts facts = truth();
+            if (GateJudge.result(gate, facts) == Truth.YES) {
+                return Optional.empty();
+            }
+            String told =
+                    "gate: " + step.title() + " (" + GateJudge.of(gate, facts).sentence() + ")";
+            if (person == Person.HASTY) {
+                diary.wouldHave(told);
+                note("passed", step.title());
+                job = job.with(List.of(new Event.Overridden(now(), step.id(), "in haste")));
+                return Optional.empty();
+            }
+            if (tries == 0) {
+                diary.caught(seconds(), told);
+                open(gate);
+            }
+        }
+        return Optional.of(Report.End.STOPPED_AT_GATE);
+    }
+
+    /** Brings about what a gate asks for, where a person can. */
+    private void open(Gate gate) {
+        boolean hopeless = gate.fact() == Fact.BATTERY_PERCENT && isUnfit();
+        if (!hopeless && work.arrange(gate.fact(), gate.is(), gate.atLeast())) {
+            note("remedy", gate.fact().label() + " is seen to");
+        }
+    }
+
+    /** A battery that must not be charged. */
+    private boolean isUnfit() {
+        String body = hands.state().facts().getOrDefault(Fact.BATTERY_BODY, "flat");
+        return !body.equals("flat");
+    }
+
+    private Optional<Report.End> act(Step step) throws IOException {
+        Set<Fault> now = new HashSet<>(faults.at(step));
+        for (int tries = 1; tries <= MOST_TRIES; tries++) {
+            if (person == Person.CAREFUL) {
+                topUp(step);
+            }
+            boolean seen = work.doIt(step, images(step), now, person);
+            after(now);
+            now.clear();
+            if (hands.state().mode() == Mode.DEAD) {
+                return Optional.of(Report.End.DEAD);
+            }
+            if (seen) {
+                return Optional.empty();
+            }
+            String sign = step.how().flatMap(Step.Doing::sign).orElse(step.title());
+            if (person == Person.HASTY) {
+                diary.wouldHave("sign: " + sign);
+                return Optional.empty();
+            }
+            diary.caught(seconds(), "sign: " + sign);
+            job = job.with(List.of(new Event.SignMissed(now(), step.id(), "")));
+            if (tries < MOST_TRIES) {
+                remedy(step);
+            }
+        }
+        return Optional.of(comeBack());
+    }
+
+    /** The battery is looked at again before anything is written: a gate that shut meanwhile warns. */
+    private void topUp(Step step) {
+        if (step instanceof Step.Act act && !act.writes().isEmpty() && !isUnfit()) {
+            Gate.battery(act.writes(), step.title())
+                    .flatMap(Gate::atLeast)
+                    .filter(least -> hands.state().battery() < least)
+                    .ifPresent(least -> {
+                        diary.caught(seconds(), "warning: the battery is below " + least + " %");
+                        hands.does(new Stimulus.Charge(least));
+                    });
+        }
+    }
+
+    private Map<String, BenchFiles.Fetched> images(Step step) throws IOException {
+        Map<String, BenchFiles.Fetched> of = new HashMap<>();
+        for (Route.NeededFile wanted : route(step).work().files()) {
+            if (fetched.containsKey(wanted.name())) {
+                of.put(wanted.name(), fetched.get(wanted.name()));
+            }
+        }
+        return of;
+    }
+
+    private void after(Set<Fault> faultsNow) {
+        if (faultsNow.contains(Fault.BLACK_SCREEN)) {
+            hands.does(new Stimulus.Upset(false, true, false));
+        }
+        if (faultsNow.contains(Fault.RESTARTS_BY_ITSELF)) {
+            hands.does(new Stimulus.Restart(Mode.OS));
+        }
+    }
+
+    /** What a careful person tries when the sign does not come: cable, driver, connection, keys once more, and what was written last. */
+    private void remedy(Step step) throws IOException {
+        note(
+                "remedy",
+                step.how()
+                        .flatMap(how -> how.remedies().stream().findFirst())
+                        .map(Route.Remedy::what)
+                        .orElse("cable, driver and keys once more"));
+        work.setBenchRight();
+        if (hands.state().mode() == Mode.LOOP || hands.state().mode() == Mode.BLACK) {
+            hands.holdPower();
+        }
+        if (hands.state().inside().dirty()) {
+            hands.bringTo(Mode.RECOVERY);
+            hands.does(new Stimulus.LightWipe());
+        }
+        Optional<Step> again = work.toRepeat(step, job);
+        if (again.isPresent()) {
+            note("remedy", "again: " + again.get().title());
+            work.doIt(again.get(), rightFiles(again.get()), Set.of(), person);
+        }
+    }
+
+    /** Files are looked at again before they are written again. */
+    private Map<String, BenchFiles.Fetched> rightFiles(Step step) throws IOException {
+        return images(step);
+    }
+
+    /** The way back: a start that works, with stock firmware where what is on it does not run. */
+    private Report.End comeBack() {
+        work.setBenchRight();
+        note("remedy", "the way back");
+        hands.bringTo(Mode.OS);
+        if (hands.state().mode() == Mode.LOOP && hands.state().inside().dirty()) {
+            hands.holdPower();
+            hands.bringTo(Mode.RECOVERY);
+            hands.does(new Stimulus.LightWipe());
+            hands.bringTo(Mode.OS);
+        }
+        if (hands.state().mode() != Mode.OS && hands.state().mode() != Mode.DEAD) {
+            work.writeStock(phone.truth());
+            hands.bringTo(Mode.OS);
+        }
+        return switch (hands.state().mode()) {
+            case OS -> Report.End.CAME_BACK;
+            case DEAD -> Report.End.DEAD;
+            default -> Report.End.GAVE_UP;
+        };
+    }
+
+    private void tick(Step step) {
+        job = job.with(job.ticking(step, believed(), now()));
+    }
+
+    /** What the job believes by now: what was so at the beginning, and what it brought about. */
+    private Facts believed() {
+        List<Reading> readings = new ArrayList<>(outlook.identity().ledger().readings());
+        readings.addAll(job.readings());
+        return new Ledger(readings, job.overwrites()).facts();
+    }
+
+    /** What a person reads from the phone now, all of it. */
+    private Facts truth() {
+        List<Reading> readings = new ArrayList<>();
+        hands.state()
+                .facts()
+                .forEach((fact, value) -> readings.add(new Reading(fact, value, new Origin.Typed(), now())));
+        return new Ledger(readings).facts();
+    }
+
+    private boolean isReached() {
+        return plan.goal().wanted().entrySet().stream()
+                .allMatch(want -> want.getValue().equals(hands.state().facts().get(want.getKey())));
+    }
+
+    private Route route(Step step) {
+        return work.route(step);
+    }
+
+    private Instant now() {
+        return Instant.EPOCH.plusMillis((long) (seconds() * 1000));
+    }
+
+    private double seconds() {
+        return hands.state().seconds();
+    }
+
+    private void note(String kind, String text) {
+        diary.note(seconds(), kind, text);
+    }
+
+    private Report report(Report.End end) {
+        note("end", end.word());
+        Map<Fact, String> claimed = new EnumMap<>(Fact.class);
+        job.readings().forEach(reading -> claimed.put(reading.fact(), reading.value()));
+        return new Report(
+                phone.id(),
+                plan.goal().key(),
+                plan.routes().stream().map(Route::id).toList(),
+                faults.words(),
+                end,
+                end == Report.End.GOAL,
+                seconds() / 60,
+                diary.happened(),
+                hands.state().facts(),
+                claimed,
+                diary.caught());
+    }
+}

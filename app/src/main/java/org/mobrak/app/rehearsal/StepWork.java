@@ -1,0 +1,305 @@
+package org.mobrak.app.rehearsal;
+
+import java.time.Instant;
+import java.util.EnumMap;
+import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import org.mobrak.app.Outlook;
+import org.mobrak.core.catalogue.Aftermath;
+import org.mobrak.core.catalogue.KeyChord.Key;
+import org.mobrak.core.catalogue.PartitionClass;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.fit.FitCheck;
+import org.mobrak.core.fit.RouteFit;
+import org.mobrak.core.fit.Truth;
+import org.mobrak.core.fit.Verdict;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.Ledger;
+import org.mobrak.core.identity.Origin;
+import org.mobrak.core.identity.Reading;
+import org.mobrak.core.job.Job;
+import org.mobrak.core.job.RunSheet;
+import org.mobrak.core.job.Step;
+import org.mobrak.core.plan.Plan;
+import org.mobrak.link.bench.BenchState;
+import org.mobrak.link.bench.Cable;
+import org.mobrak.link.bench.Mode;
+import org.mobrak.link.bench.Stimulus;
+import org.mobrak.link.bench.Stimulus.Image;
+
+/** Turns a step of the sheet into what hands do, and tells whether its sign is seen. */
+final class StepWork {
+    private static final double USUAL_SECONDS = 60;
+    private static final double HALFWAY = 0.5;
+    /** A margin over what a gate asks, so that it is not shut again at once. */
+    private static final int SPARE_PERCENT = 5;
+
+    private final Outlook outlook;
+    private final Plan plan;
+    private final RunSheet sheet;
+    private final Hands hands;
+    private final Map<String, Route> routes = new HashMap<>();
+
+    StepWork(Outlook outlook, Plan plan, RunSheet sheet, Hands hands) {
+        this.outlook = outlook;
+        this.plan = plan;
+        this.sheet = sheet;
+        this.hands = hands;
+        plan.routes().forEach(route -> routes.putIfAbsent(route.name(), route));
+    }
+
+    Route route(Step step) {
+        return routes.getOrDefault(step.route(), plan.routes().get(0));
+    }
+
+    /** Does a step; gives whether its sign is seen. */
+    boolean doIt(Step step, Map<String, BenchFiles.Fetched> files, Set<Fault> faults, Person person) {
+        Step.Doing how = step.how().orElseThrow();
+        if (route(step).isHousekeeping()) {
+            return keepHouse(step);
+        }
+        Optional<Mode> mode = how.mode().flatMap(Mode::ofWord);
+        start(how, mode).ifPresent(this::bring);
+        boolean slip = faults.contains(Fault.KEYS_WRONG);
+        how.keys().ifPresent(keys -> hands.hold(keys, slip));
+        boolean done = true;
+        if (works(step)) {
+            if (how.keys().isEmpty()) {
+                mode.ifPresent(this::bring);
+            }
+            done = hands.does(new Stimulus.Work(task(step, files, faults, person)));
+        } else if (how.keys().isEmpty()) {
+            mode.ifPresent(this::bring);
+        }
+        boolean there = mode.isEmpty() || hands.state().mode() == mode.get();
+        return done && there && (!(step instanceof Step.Prove) || isProved(step));
+    }
+
+    /** Where a step begins; for keys that is a phone that is off, unless they say otherwise. */
+    private static Optional<Mode> start(Step.Doing how, Optional<Mode> mode) {
+        Optional<Mode> said = how.from().flatMap(Mode::ofWord);
+        if (said.isPresent() || how.keys().isEmpty()) {
+            return said;
+        }
+        boolean asItIs = how.keys().get().keys().contains(Key.ALL);
+        if (asItIs) {
+            return Optional.empty();
+        }
+        return Optional.of(mode.filter(Mode.OS::equals).orElse(Mode.OFF));
+    }
+
+    private void bring(Mode wanted) {
+        hands.bringTo(wanted);
+    }
+
+    /** Whether anything is done to the phone: the last step of a route brings about what no step says of itself. */
+    private boolean works(Step step) {
+        return step instanceof Step.Act act
+                && (!act.writes().isEmpty()
+                        || !brings(step).isEmpty()
+                        || act.change().wipes());
+    }
+
+    private Stimulus.Task task(Step step, Map<String, BenchFiles.Fetched> files, Set<Fault> faults, Person person) {
+        Step.Doing how = step.how().orElseThrow();
+        Optional<Mode> mode = how.mode().flatMap(Mode::ofWord);
+        Route route = route(step);
+        boolean computer = mode.filter(one -> one == Mode.DOWNLOAD || one == Mode.FLASH_CONSOLE)
+                        .isPresent()
+                || route.work().gates().stream().anyMatch(gate -> gate.fact() == Fact.USB_DEBUGGING);
+        return new Stimulus.Task(
+                mode.map(Set::of).orElse(Set.of()),
+                computer,
+                images((Step.Act) step, files),
+                brings(step),
+                step.changes().wipes(),
+                suits(route),
+                how.normalMinutes()
+                        .map(minutes -> minutes * 60.0 * HALFWAY)
+                        .filter(time -> time > 0)
+                        .orElse(USUAL_SECONDS),
+                faults.contains(Fault.CABLE_DROP) ? OptionalDouble.of(HALFWAY) : OptionalDouble.empty(),
+                !faults.contains(Fault.SCRIPTED_TOOL_MENU_CHANGED) || person == Person.CAREFUL);
+    }
+
+    /** What is written where: by the files that the route has for it, as their bytes say, and else by the tool itself. */
+    private static Map<PartitionClass, Image> images(Step.Act step, Map<String, BenchFiles.Fetched> files) {
+        Map<PartitionClass, Image> images = new EnumMap<>(PartitionClass.class);
+        step.writes().stream()
+                .filter(where -> where != PartitionClass.APP)
+                .forEach(where -> images.put(where, Image.RIGHT));
+        for (BenchFiles.Fetched file : files.values()) {
+            boolean meant =
+                    file.wanted().partition().filter(step.writes()::contains).isPresent();
+            if (meant) {
+                // Two files may go to one class of partition; the worse one decides.
+                file.images().forEach((where, image) -> images.merge(where, image, StepWork::worse));
+            }
+        }
+        return images;
+    }
+
+    private static Image worse(Image one, Image other) {
+        return one.compareTo(other) >= 0 ? one : other;
+    }
+
+    /** What is so after a step, on the phone itself: the sheet may only believe it later. */
+    private Map<Fact, String> brings(Step step) {
+        Map<Fact, String> brought = new EnumMap<>(Fact.class);
+        route(step).changes().effects().forEach((fact, value) -> {
+            if (bringer(step, fact).filter(step::equals).isPresent()) {
+                brought.put(fact, value);
+            }
+        });
+        return brought;
+    }
+
+    /** The act by which a route brings something about. */
+    private Optional<Step> bringer(Step among, Fact fact) {
+        List<Step> acts = sheet.steps().stream()
+                .filter(one ->
+                        one instanceof Step.Act && one.route().equals(among.route()) && one.phase() != Phase.TIDY)
+                .toList();
+        Optional<Step> said = route(among).steps().stream()
+                .filter(one -> one.effects().containsKey(fact))
+                .flatMap(one -> acts.stream().filter(act -> act.title().equals(one.title())))
+                .findFirst();
+        boolean mark = fact == Fact.WARRANTY_FUSE || fact == Fact.CUSTOM_WRITES;
+        Optional<Step> writer = acts.stream()
+                .filter(act -> ((Step.Act) act)
+                        .writes().stream()
+                                .anyMatch(where -> mark || holds(where).contains(fact)))
+                .reduce((earlier, later) -> mark ? earlier : later);
+        return said.or(() -> writer).or(() -> acts.stream().reduce((earlier, later) -> later));
+    }
+
+    /** What is told by the content of a partition. */
+    private static Set<Fact> holds(PartitionClass where) {
+        Set<Fact> facts = EnumSet.noneOf(Fact.class);
+        facts.addAll(Aftermath.facts(where));
+        if (where == PartitionClass.RECOVERY) {
+            facts.add(Fact.RECOVERY);
+        }
+        return facts;
+    }
+
+    /** A proof shows what the phone is, whatever the sheet expects. */
+    private boolean isProved(Step step) {
+        Map<Fact, String> wanted = new EnumMap<>(Fact.class);
+        route(step).changes().effects().forEach((fact, value) -> {
+            if (fact.domain().words().contains(value) && fact != Fact.IMAGE_BACKUP && fact != Fact.APP_BACKUP) {
+                wanted.put(fact, value);
+            }
+        });
+        Map<Fact, String> now = hands.state().facts();
+        boolean proofOfRecovery = hands.state().mode() == Mode.RECOVERY;
+        return wanted.entrySet().stream()
+                .filter(want -> !proofOfRecovery || want.getKey() == Fact.RECOVERY)
+                .allMatch(want -> want.getValue().equals(now.get(want.getKey())));
+    }
+
+    private Truth suits(Route route) {
+        RouteFit fit = FitCheck.alone(
+                outlook.catalogue(), route, truth(), outlook.wish().school());
+        boolean refused = fit.verdict() == Verdict.REFUSED || fit.verdict() == Verdict.NEEDS_STEP;
+        return refused ? Truth.NO : Truth.YES;
+    }
+
+    private Facts truth() {
+        List<Reading> readings = hands.state().facts().entrySet().stream()
+                .map(one -> new Reading(one.getKey(), one.getValue(), new Origin.Typed(), Instant.EPOCH))
+                .toList();
+        return new Ledger(readings).facts();
+    }
+
+    /** Housekeeping is done at the bench: a switch, a card, a backup, the charger. */
+    private boolean keepHouse(Step step) {
+        boolean all = true;
+        for (Map.Entry<Fact, String> one : brings(step).entrySet()) {
+            Optional<Integer> least = one.getKey() == Fact.BATTERY_PERCENT
+                    ? Optional.of(Integer.parseInt(one.getValue()))
+                    : Optional.empty();
+            all &= arrange(one.getKey(), List.of(one.getValue()), least);
+        }
+        return all;
+    }
+
+    /** Brings something about at the bench; gives whether a person can. */
+    boolean arrange(Fact fact, List<String> is, Optional<Integer> atLeast) {
+        BenchState state = hands.state();
+        if (fact == Fact.BATTERY_PERCENT) {
+            return hands.does(new Stimulus.Charge(Math.min(100, atLeast.orElse(0) + SPARE_PERCENT)));
+        }
+        if (fact == Fact.CABLE) {
+            return hands.does(new Stimulus.Plug(is.contains("data") ? Cable.DATA : Cable.FACTORY));
+        }
+        boolean can = fact.group() == Fact.Group.BENCH
+                && fact != Fact.HOST_OS
+                && !"absent".equals(state.facts().get(fact));
+        return can && !is.isEmpty() && hands.does(new Stimulus.Arrange(Map.of(fact, is.get(is.size() - 1))));
+    }
+
+    /** Cable, driver, connection and card as they should be. */
+    void setBenchRight() {
+        if (!hands.state().wire().cable().carriesData()) {
+            hands.does(new Stimulus.Plug(Cable.DATA));
+        }
+        hands.does(new Stimulus.Driver(true));
+        hands.does(new Stimulus.Arrange(Map.of(Fact.INTERNET, "yes", Fact.CARD, "yes")));
+        if (hands.state().battery() < 20) {
+            hands.does(new Stimulus.Charge(50));
+        }
+    }
+
+    /** The step before this one that must be done again: what it wrote is gone, or runs no more. */
+    Optional<Step> toRepeat(Step step, Job job) {
+        BenchState state = hands.state();
+        return sheet.steps().stream()
+                .takeWhile(earlier -> !earlier.equals(step))
+                .filter(earlier -> job.isTicked(earlier) && earlier instanceof Step.Act)
+                .filter(earlier -> isUndone((Step.Act) earlier, state))
+                .reduce((earlier, later) -> later);
+    }
+
+    private boolean isUndone(Step.Act act, BenchState state) {
+        boolean broken = act.writes().stream().anyMatch(state.inside().broken()::contains);
+        boolean gone = act.writes().contains(PartitionClass.RECOVERY)
+                && "custom".equals(brings(act).getOrDefault(Fact.RECOVERY, "custom"))
+                && "stock".equals(state.facts().get(Fact.RECOVERY));
+        return broken || gone;
+    }
+
+    /** Stock firmware over whatever does not run; a workshop has it at hand (our own choice). */
+    void writeStock(Map<Fact, String> asItWas) {
+        hands.bringTo(Mode.DOWNLOAD);
+        Map<PartitionClass, Image> images = new EnumMap<>(PartitionClass.class);
+        hands.state().inside().broken().forEach(where -> images.put(where, Image.RIGHT));
+        images.put(PartitionClass.SYSTEM, Image.RIGHT);
+        images.put(PartitionClass.KERNEL, Image.RIGHT);
+        images.put(PartitionClass.RECOVERY, Image.RIGHT);
+        Map<Fact, String> back = new EnumMap<>(Fact.class);
+        for (Fact fact :
+                Set.of(Fact.OS_VERSION, Fact.BUILD_NUMBER, Fact.KERNEL_RELEASE, Fact.INCREMENTAL, Fact.BUILD_ID)) {
+            Optional.ofNullable(asItWas.get(fact)).ifPresent(value -> back.put(fact, value));
+        }
+        back.putAll(
+                Map.of(Fact.RECOVERY, "stock", Fact.ROOT, "none", Fact.KERNEL_KIND, "stock", Fact.OS_KIND, "stock"));
+        hands.does(new Stimulus.Work(new Stimulus.Task(
+                Set.of(Mode.DOWNLOAD, Mode.FLASH_CONSOLE),
+                true,
+                images,
+                back,
+                false,
+                Truth.YES,
+                USUAL_SECONDS,
+                OptionalDouble.empty(),
+                true)));
+    }
+}

@@ -1,0 +1,77 @@
+package org.mobrak.link.bench;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.mobrak.core.catalogue.PartitionClass;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.link.bench.BenchState.Inside;
+import org.mobrak.link.bench.Turn.Observation;
+
+/** What happens when a phone starts into a mode. */
+final class Starts {
+    private static final Set<PartitionClass> KEEP_IT_OFF =
+            Set.of(PartitionClass.BOOTLOADER, PartitionClass.PARTITION_TABLE, PartitionClass.UNKNOWN);
+    private static final Set<PartitionClass> KEEP_IT_LOOPING = Set.of(PartitionClass.KERNEL, PartitionClass.SYSTEM);
+    /** Recovery and the modes of the loader come up quickly (our own choice). */
+    private static final double SHORT_SECONDS = 12;
+
+    private final BenchTruth phone;
+
+    Starts(BenchTruth phone) {
+        this.phone = phone;
+    }
+
+    /** Starts it anew, whatever it does now. */
+    Turn into(Mode wanted, BenchState before) {
+        if (before.mode() == Mode.DEAD) {
+            return Turn.shows(before, false, Mode.DEAD.screen());
+        }
+        if (before.battery() < 1) {
+            return Turn.shows(before.in(Mode.OFF), false, "the battery is empty");
+        }
+        if (before.inside().broken().stream().anyMatch(KEEP_IT_OFF::contains)) {
+            return Turn.shows(before.in(Mode.DEAD), false, Mode.DEAD.screen());
+        }
+        return switch (wanted) {
+            case OS -> os(before);
+            case RECOVERY -> recovery(before);
+            case OFF -> Turn.shows(before.in(Mode.OFF).later(3), true, Mode.OFF.screen());
+            default -> Turn.shows(before.working(phone, SHORT_SECONDS).in(wanted), true, wanted.screen());
+        };
+    }
+
+    private Turn os(BenchState before) {
+        Inside inside = before.inside();
+        boolean loops = inside.dirty() || inside.broken().stream().anyMatch(KEEP_IT_LOOPING::contains);
+        if (loops) {
+            return Turn.shows(
+                    before.working(phone, phone.nature().bootSeconds()).in(Mode.LOOP), false, Mode.LOOP.screen());
+        }
+        double time = inside.wiped()
+                ? phone.nature().firstBootSeconds()
+                : phone.nature().bootSeconds();
+        BenchState started = before.working(phone, time).in(Mode.OS);
+        List<Observation> seen = new ArrayList<>(List.of(new Observation(started.seconds(), Mode.OS.screen())));
+        Inside after = inside.next(false, false);
+        if (inside.repairs() && inside.fresh()) {
+            // Nobody sees it happen; it shows when the recovery is started.
+            after = after.knowing(Map.of(Fact.RECOVERY, "stock"));
+        }
+        return new Turn(started.with(after.repairing(after.repairs(), false)), true, seen);
+    }
+
+    private Turn recovery(BenchState before) {
+        Inside inside = before.inside();
+        if (inside.broken().contains(PartitionClass.RECOVERY)) {
+            return Turn.shows(before.working(phone, SHORT_SECONDS).in(Mode.LOOP), false, Mode.LOOP.screen());
+        }
+        boolean custom = inside.is(Fact.RECOVERY, "custom");
+        BenchState started = before.working(phone, SHORT_SECONDS).in(Mode.RECOVERY);
+        // A recovery that ran once keeps the OS from putting its own back.
+        Inside after = inside.repairing(inside.repairs() && !custom, false);
+        return Turn.shows(
+                started.with(after), true, custom ? "the custom recovery’s screen" : "the stock recovery’s screen");
+    }
+}
