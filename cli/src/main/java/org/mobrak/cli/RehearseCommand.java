@@ -19,6 +19,7 @@ import org.mobrak.app.rehearsal.Fault;
 import org.mobrak.app.rehearsal.Person;
 import org.mobrak.app.rehearsal.Rehearsals;
 import org.mobrak.app.rehearsal.Report;
+import org.mobrak.app.rehearsal.Setting;
 import org.mobrak.core.job.Step;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.link.bench.BenchTruth;
@@ -107,7 +108,7 @@ final class RehearseCommand implements Callable<Integer> {
             throw wrong("There is no plan %d; the plans are 1 to %d.".formatted(number, plans.size()));
         }
         Plan plan = plans.get(number - 1);
-        Report report = rehearsals.rehearse(outlook, plan, phone, seed, faults(outlook, plan), who);
+        Report report = rehearsals.rehearse(new Setting(outlook, plan, phone), seed, faults(outlook, plan), who);
         PrintWriter out = spec.commandLine().getOut();
         if (json) {
             JsonAnswer.write(RehearsalJson.of(report), out);

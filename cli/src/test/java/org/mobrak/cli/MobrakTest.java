@@ -750,6 +750,42 @@ class MobrakTest {
         return READINGS.getParent().resolve("files").resolve(name).toString();
     }
 
+    @Test
+    void rehearsesAJobOnTheBench() throws IOException {
+        Outcome clean = run("", "rehearse", "--phone", "hive-06", "--goal", "recovery", "--seed", "3", "--json");
+        assertThat(clean.status()).isEqualTo(Mobrak.DONE);
+        assertThat(clean.json().at("/end").asText()).isEqualTo("goal");
+        assertThat(clean.json().at("/facts/recovery").asText()).isEqualTo("custom");
+        assertThat(run("", "rehearse", "--phone", "hive-06", "--goal", "recovery", "--seed", "3", "--json")
+                        .out())
+                .as("the same seed gives the same")
+                .isEqualTo(clean.out());
+        Outcome wrong =
+                run("", "rehearse", "--phone", "hive-06", "--goal", "recovery", "--fault", "damaged-file", "--json");
+        assertThat(wrong.json().at("/wouldHaveCaught/0").asText()).startsWith("file check: ");
+        assertThat(wrong.json().at("/reached").asBoolean()).isTrue();
+        Outcome label = run("", "rehearse", "--phone", "hive-08", "--goal", "stock", "--person", "careful");
+        assertThat(label.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
+        assertThat(label.out())
+                .contains("A rehearsal, no real job.")
+                .contains("End: stopped-at-gate")
+                .contains("Model number");
+        assertThat(run("", "rehearse", "--phone", "hive-99", "--goal", "root").err())
+                .contains("lies on no bench")
+                .contains("hive-01");
+        assertThat(run("", "rehearse", "--phone", "hive-06", "--goal", "recovery", "--fault", "rain")
+                        .err())
+                .contains("“rain” is no fault")
+                .contains("cable-drop");
+        assertThat(run("", "rehearse", "--phone", "hive-06", "--goal", "recovery", "--fault", "cable-drop@do-99")
+                        .err())
+                .contains("no step “do-99”");
+        assertThat(run("", "rehearse", "--phone", "hive-06", "--goal", "recovery", "--seed", "many")
+                        .status())
+                .isEqualTo(Mobrak.WRONG_USAGE);
+        assertThat(run("", "rehearse", "--goal", "root").status()).isEqualTo(Mobrak.WRONG_USAGE);
+    }
+
     private Outcome run(String standardInput, String... arguments) {
         Clock clock = Clock.fixed(Instant.parse("2026-11-24T09:00:00Z"), ZoneOffset.UTC);
         StringWriter out = new StringWriter();

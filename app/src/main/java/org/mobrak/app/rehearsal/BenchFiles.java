@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.NeededFile;
@@ -37,6 +38,34 @@ public final class BenchFiles implements AutoCloseable {
 
     private final Scratch scratch;
     private final Map<Key, Material> read = new HashMap<>();
+
+    private final Map<Asked, Optional<Finding>> told = new ConcurrentHashMap<>();
+
+    /** A file held against a phone for a route; files and phones are told apart by what they are, not by what they say. */
+    private static final class Asked {
+        private final Material file;
+        private final String route;
+        private final CheckContext against;
+
+        Asked(Material file, String route, CheckContext against) {
+            this.file = file;
+            this.route = route;
+            this.against = against;
+        }
+
+        @Override
+        public boolean equals(Object other) {
+            return other instanceof Asked one
+                    && one.file == file
+                    && one.route.equals(route)
+                    && one.against.facts() == against.facts();
+        }
+
+        @Override
+        public int hashCode() {
+            return System.identityHashCode(file) * 31 + System.identityHashCode(against.facts()) + route.hashCode();
+        }
+    }
 
     /** What a file is, for whom it was made, and whether it came whole. */
     private record Key(NeededFile wanted, String device, boolean damaged, PartitionNames names) {}
@@ -81,6 +110,11 @@ public final class BenchFiles implements AutoCloseable {
      * the right file on this bench.
      */
     Optional<Finding> objection(Fetched file, Fetched right, Route route, CheckContext against) {
+        return told.computeIfAbsent(
+                new Asked(file.material(), route.id(), against), asked -> judge(file, right, route, against));
+    }
+
+    private static Optional<Finding> judge(Fetched file, Fetched right, Route route, CheckContext against) {
         NeededFile wanted = right.wanted();
         Optional<String> sha256 = right.material().digests().of(Digest.SHA256);
         NeededFile asked = new NeededFile(

@@ -20,6 +20,8 @@ final class Hands {
 
     private static final double FORCED_OFF_SECONDS = 9;
     private static final double TOO_SHORT = 0.4;
+    private static final double GLANCE_SECONDS = 0.25;
+    private static final double PATIENCE = 4;
 
     private final BenchTruth phone;
     private final Diary diary;
@@ -75,6 +77,25 @@ final class Hands {
         does(new Stimulus.Release(Key.POWER));
     }
 
+    /** Until the cue shows or the time is over; a person who sees nothing lets go in the end. */
+    private void holdOn(Stroke stroke) {
+        Mode before = state.mode();
+        double patience = stroke.seconds()
+                .map(time -> time + REACTION_SECONDS)
+                .orElse(phone.nature().holdSeconds() * PATIENCE);
+        String cue = stroke.until().orElse("");
+        for (double held = 0; held < patience && state.mode() == before; held += GLANCE_SECONDS) {
+            int seen = diary.happened().size();
+            does(new Stimulus.Pass(GLANCE_SECONDS));
+            boolean shown = diary.happened().stream()
+                    .skip(seen)
+                    .anyMatch(one -> one.text().equals(cue));
+            if (shown) {
+                return;
+            }
+        }
+    }
+
     /** Plays a chord; let go too early where the hands slip. */
     void hold(KeyChord chord, boolean slip) {
         for (Stroke stroke : chord.strokes()) {
@@ -85,11 +106,13 @@ final class Hands {
                 }
             }
             wanted.forEach(key -> does(new Stimulus.Press(key)));
-            double time = stroke.seconds()
-                    .map(Integer::doubleValue)
-                    .orElse(phone.nature().holdSeconds());
-            does(new Stimulus.Pass(
-                    stroke.pressed() ? REACTION_SECONDS : slip ? time * TOO_SHORT : time + REACTION_SECONDS));
+            if (stroke.pressed()) {
+                does(new Stimulus.Pass(REACTION_SECONDS));
+            } else if (slip) {
+                does(new Stimulus.Pass(phone.nature().holdSeconds() * TOO_SHORT));
+            } else {
+                holdOn(stroke);
+            }
             if (slip) {
                 break;
             }

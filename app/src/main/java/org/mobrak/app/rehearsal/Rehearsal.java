@@ -56,20 +56,18 @@ public final class Rehearsal {
     /**
      * A rehearsal.
      *
-     * @param outlook what is believed of the phone, and what follows from it
-     * @param phone as it truly is
+     * @param phone the setting's, as quick as it is this time
      */
-    public Rehearsal(
-            Outlook outlook, Plan plan, BenchTruth phone, BenchFiles files, List<Fault.At> faults, Person person) {
-        this.outlook = outlook;
-        this.plan = plan;
-        this.sheet = outlook.sheet(plan);
-        this.phone = BenchWays.of(phone, outlook.catalogue());
+    Rehearsal(Setting setting, BenchTruth phone, BenchFiles files, List<Fault.At> faults, Person person) {
+        this.outlook = setting.outlook();
+        this.plan = setting.plan();
+        this.sheet = setting.sheet();
+        this.phone = phone;
         this.files = files;
         this.person = person;
         this.faults = Faults.placed(faults, sheet);
-        this.hands = new Hands(this.phone, diary);
-        this.work = new StepWork(outlook, plan, sheet, hands);
+        this.hands = new Hands(phone, diary);
+        this.work = new StepWork(setting, hands);
         JobPlan keeping = JobPlan.of(plan, Optional.empty(), List.of(), outlook.facts());
         this.job = new Job(0, 0, keeping, sheet, Instant.EPOCH, List.of());
     }
@@ -163,7 +161,7 @@ public final class Rehearsal {
     private Optional<Report.End> ready(Step.Ready step) {
         Gate gate = step.askGate();
         for (int tries = 0; tries < 2; tries++) {
-            Facts facts = truth();
+            Facts facts = look(gate.fact());
             if (GateJudge.result(gate, facts) == Truth.YES) {
                 return Optional.empty();
             }
@@ -309,7 +307,9 @@ public final class Rehearsal {
     }
 
     private void tick(Step step) {
-        job = job.with(job.ticking(step, believed(), now()));
+        Step.Change change = step.changes();
+        boolean matters = !change.effects().isEmpty() || change.wipes();
+        job = job.with(job.ticking(step, matters ? believed() : Facts.none(), now()));
     }
 
     /** What the job believes by now: what was so at the beginning, and what it brought about. */
@@ -319,12 +319,11 @@ public final class Rehearsal {
         return new Ledger(readings, job.overwrites()).facts();
     }
 
-    /** What a person reads from the phone now, all of it. */
-    private Facts truth() {
-        List<Reading> readings = new ArrayList<>();
-        hands.state()
-                .facts()
-                .forEach((fact, value) -> readings.add(new Reading(fact, value, new Origin.Typed(), now())));
+    /** What a person reads from the phone now, of one thing. */
+    private Facts look(Fact fact) {
+        List<Reading> readings = Optional.ofNullable(hands.state().facts().get(fact)).stream()
+                .map(value -> new Reading(fact, value, new Origin.Typed(), now()))
+                .toList();
         return new Ledger(readings).facts();
     }
 

@@ -51,12 +51,10 @@ public final class Rehearsals {
      *
      * @param seed draws what no description says: how quick this one phone is
      */
-    public Report rehearse(
-            Outlook outlook, Plan plan, BenchTruth phone, long seed, List<Fault.At> faults, Person person)
-            throws IOException {
+    public Report rehearse(Setting setting, long seed, List<Fault.At> faults, Person person) throws IOException {
         double factor = new SplittableRandom(seed).nextDouble(QUICKEST, SLOWEST);
-        BenchTruth drawn = phone.with(phone.nature().slower(factor));
-        return new Rehearsal(outlook, plan, drawn, files, faults, person).run();
+        BenchTruth phone = setting.phone();
+        return new Rehearsal(setting, phone.with(phone.nature().slower(factor)), files, faults, person).run();
     }
 
     /** Every phone with every goal and plan, once without a fault and once with each at its usual place. */
@@ -66,10 +64,11 @@ public final class Rehearsals {
             for (Goal goal : Goal.usual()) {
                 Outlook outlook = outlook(phone, new Wish(goal, Optional.empty(), Limits.none()));
                 for (Plan plan : outlook.answer().plans()) {
-                    reports.add(rehearse(outlook, plan, phone, seed, List.of(), person));
+                    Setting setting = new Setting(outlook, plan, phone);
+                    reports.add(rehearse(setting, seed, List.of(), person));
                     for (Fault fault : Fault.values()) {
                         List<Fault.At> one = List.of(new Fault.At(fault, Optional.empty()));
-                        reports.add(rehearse(outlook, plan, phone, seed, one, person));
+                        reports.add(rehearse(setting, seed, one, person));
                     }
                 }
             }

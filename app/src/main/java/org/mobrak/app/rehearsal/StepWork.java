@@ -1,6 +1,5 @@
 package org.mobrak.app.rehearsal;
 
-import java.time.Instant;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.HashMap;
@@ -9,25 +8,16 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-import org.mobrak.app.Outlook;
 import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.KeyChord.Key;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.Phase;
-import org.mobrak.core.fit.FitCheck;
-import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.Truth;
-import org.mobrak.core.fit.Verdict;
 import org.mobrak.core.identity.Fact;
-import org.mobrak.core.identity.Facts;
-import org.mobrak.core.identity.Ledger;
-import org.mobrak.core.identity.Origin;
-import org.mobrak.core.identity.Reading;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.RunSheet;
 import org.mobrak.core.job.Step;
-import org.mobrak.core.plan.Plan;
 import org.mobrak.link.bench.BenchState;
 import org.mobrak.link.bench.Cable;
 import org.mobrak.link.bench.Mode;
@@ -41,22 +31,21 @@ final class StepWork {
     /** A margin over what a gate asks, so that it is not shut again at once. */
     private static final int SPARE_PERCENT = 5;
 
-    private final Outlook outlook;
-    private final Plan plan;
+    private final Setting setting;
     private final RunSheet sheet;
     private final Hands hands;
     private final Map<String, Route> routes = new HashMap<>();
+    private final Map<String, Truth> suited = new HashMap<>();
 
-    StepWork(Outlook outlook, Plan plan, RunSheet sheet, Hands hands) {
-        this.outlook = outlook;
-        this.plan = plan;
-        this.sheet = sheet;
+    StepWork(Setting setting, Hands hands) {
+        this.setting = setting;
+        this.sheet = setting.sheet();
         this.hands = hands;
-        plan.routes().forEach(route -> routes.putIfAbsent(route.name(), route));
+        setting.plan().routes().forEach(route -> routes.putIfAbsent(route.name(), route));
     }
 
     Route route(Step step) {
-        return routes.getOrDefault(step.route(), plan.routes().get(0));
+        return routes.getOrDefault(step.route(), setting.plan().routes().get(0));
     }
 
     /** Does a step; gives whether its sign is seen. */
@@ -118,7 +107,7 @@ final class StepWork {
                 mode.map(Set::of).orElse(Set.of()),
                 computer,
                 images((Step.Act) step, files),
-                brings(step),
+                afterwards(step),
                 step.changes().wipes(),
                 suits(route),
                 how.normalMinutes()
@@ -148,6 +137,17 @@ final class StepWork {
 
     private static Image worse(Image one, Image other) {
         return one.compareTo(other) >= 0 ? one : other;
+    }
+
+    /** What a step brings about; a wipe empties the storage first, and sets the switches back. */
+    private Map<Fact, String> afterwards(Step step) {
+        Map<Fact, String> after = new EnumMap<>(Fact.class);
+        if (step.changes().wipes()) {
+            Aftermath.wiped(setting.facts(hands.state().inside().facts()))
+                    .forEach((fact, value) -> value.ifPresent(known -> after.put(fact, known)));
+        }
+        after.putAll(brings(step));
+        return after;
     }
 
     /** What is so after a step, on the phone itself: the sheet may only believe it later. */
@@ -205,18 +205,10 @@ final class StepWork {
                 .allMatch(want -> want.getValue().equals(now.get(want.getKey())));
     }
 
+    /** Judged once, when the route begins: what it does itself is no reason against it. */
     private Truth suits(Route route) {
-        RouteFit fit = FitCheck.alone(
-                outlook.catalogue(), route, truth(), outlook.wish().school());
-        boolean refused = fit.verdict() == Verdict.REFUSED || fit.verdict() == Verdict.NEEDS_STEP;
-        return refused ? Truth.NO : Truth.YES;
-    }
-
-    private Facts truth() {
-        List<Reading> readings = hands.state().facts().entrySet().stream()
-                .map(one -> new Reading(one.getKey(), one.getValue(), new Origin.Typed(), Instant.EPOCH))
-                .toList();
-        return new Ledger(readings).facts();
+        return suited.computeIfAbsent(
+                route.id(), id -> setting.suits(route, hands.state().inside().facts()));
     }
 
     /** Housekeeping is done at the bench: a switch, a card, a backup, the charger. */

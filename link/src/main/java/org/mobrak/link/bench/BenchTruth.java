@@ -18,7 +18,7 @@ public record BenchTruth(
     public BenchTruth {
         truth = Map.copyOf(truth);
         says = Map.copyOf(says);
-        ways = List.copyOf(ways);
+        ways = KeyWay.inTurn(ways);
     }
 
     /** The same with other ways to hold keys. */

@@ -3,7 +3,6 @@ package org.mobrak.link.bench;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -56,11 +55,29 @@ final class Keys {
     }
 
     Turn release(Key key, BenchState before) {
+        Optional<KeyWay> meant = ripe(before);
+        if (meant.isPresent()) {
+            Map<Key, Double> left = new HashMap<>(before.hands().held());
+            left.remove(key);
+            return told(start(
+                    meant.get().to(), before.with(new Hands(left, before.hands().strokes()))));
+        }
         Map<Key, Double> held = new HashMap<>(before.hands().held());
         held.remove(key);
         // What is held from now on is held anew: the phone counts from when these keys alone are down.
         held.replaceAll((other, since) -> before.seconds());
         return told(before.with(new Hands(held, before.hands().strokes())));
+    }
+
+    /** A way that was held to its end and only waits for the keys to be let go, since holding on means another. */
+    private Optional<KeyWay> ripe(BenchState state) {
+        for (int way = 0; way < phone.ways().size(); way++) {
+            KeyWay one = phone.ways().get(way);
+            if (state.hands().strokes().get(way) == one.chord().strokes().size()) {
+                return Optional.of(one);
+            }
+        }
+        return Optional.empty();
     }
 
     Turn pass(double seconds, BenchState before) {
@@ -99,7 +116,8 @@ final class Keys {
             int index = way;
             due(way, state)
                     .filter(stroke -> !stroke.pressed() && isHeld(stroke, state))
-                    .ifPresent(stroke -> all.add(new Next(since + heldFor(stroke), now -> done(index, stroke, now))));
+                    .ifPresent(stroke -> all.add(
+                            new Next(since + heldFor(stroke) * turn(index, state), now -> done(index, stroke, now))));
         }
         if (state.hands().held().keySet().equals(POWER)) {
             all.add(
@@ -112,6 +130,11 @@ final class Keys {
         return all.stream().filter(one -> one.at() <= end).min(Comparator.comparingDouble(Next::at));
     }
 
+    /** Where the same keys mean several things, one comes after the other: the shorter way first, the others by holding on. */
+    private int turn(int way, BenchState state) {
+        return state.hands().strokes().get(way) == 0 ? phone.ways().get(way).turn() : 1;
+    }
+
     private double heldFor(Stroke stroke) {
         return stroke.seconds().map(Integer::doubleValue).orElse(phone.nature().holdSeconds());
     }
@@ -121,7 +144,8 @@ final class Keys {
     }
 
     private static boolean isHeld(Stroke stroke, BenchState state) {
-        return new HashSet<>(stroke.keys()).equals(state.hands().held().keySet());
+        return stroke.keys().size() == state.hands().held().size()
+                && state.hands().held().keySet().containsAll(stroke.keys());
     }
 
     /** The stroke a way waits for, where the phone listens to it now. */
@@ -139,15 +163,32 @@ final class Keys {
         strokes.set(way, strokes.get(way) + 1);
         BenchState on = state.with(new Hands(state.hands().held(), strokes));
         KeyWay one = phone.ways().get(way);
-        if (strokes.get(way) == one.chord().strokes().size()) {
+        boolean last = strokes.get(way) == one.chord().strokes().size();
+        if (last && !one.goesOn()) {
             return start(one.to(), on);
         }
         String cue = stroke.until().orElse("a sign of life");
         seen.add(new Observation(state.seconds(), cue));
+        if (!last) {
+            Map<Key, Double> anew = new HashMap<>(state.hands().held());
+            anew.replaceAll((key, since) -> state.seconds());
+            on = state.with(new Hands(anew, withoutRipe(strokes)));
+        }
         // The warning is a mode of its own; the ways that go through it keep their strokes.
         return cue.contains("warning")
                 ? new BenchState(Mode.WARNING, on.seconds(), on.battery(), on.hands(), on.wire(), on.inside())
                 : on;
+    }
+
+    /** Whoever holds on means the longer way. */
+    private List<Integer> withoutRipe(List<Integer> strokes) {
+        List<Integer> left = new ArrayList<>(strokes);
+        for (int way = 0; way < left.size(); way++) {
+            if (left.get(way) == phone.ways().get(way).chord().strokes().size()) {
+                left.set(way, 0);
+            }
+        }
+        return left;
     }
 
     private BenchState off(BenchState state) {
