@@ -13,6 +13,10 @@ import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
+import org.mobrak.app.rehearsal.Fault;
+import org.mobrak.app.rehearsal.Person;
+import org.mobrak.app.rehearsal.Rehearsals;
+import org.mobrak.app.rehearsal.Report;
 import org.mobrak.core.catalogue.Habit;
 import org.mobrak.core.catalogue.file.Difference;
 import org.mobrak.core.fit.School;
@@ -45,6 +49,7 @@ public final class Session implements AutoCloseable {
     private final Executor drawing;
     private final Workers workers;
     private final FileDesk files;
+    private final Observed<Optional<Report>> rehearsal = new Observed<>(Optional.empty());
 
     // These belong to the worker thread.
     private Workbench bench;
@@ -98,6 +103,29 @@ public final class Session implements AutoCloseable {
     /** How far the reading of a file has come; empty while none is read. */
     public Observed<Optional<Progress>> progress() {
         return workers.progress;
+    }
+
+    /** How the last rehearsal went; empty until there was one. It is shown and kept nowhere. */
+    public Observed<Optional<Report>> rehearsal() {
+        return rehearsal;
+    }
+
+    /**
+     * Plays a plan for the phone on the desk on the bench; nothing of it reaches the logbook.
+     *
+     * @param seed draws what is not known of the phone
+     */
+    public void rehearse(Desk desk, Plan plan, long seed, Optional<Fault> fault, Person person) {
+        List<Fault.At> faults =
+                fault.stream().map(one -> new Fault.At(one, Optional.empty())).toList();
+        String name = desk.dossier().phone().nickname();
+        workers.read(
+                "Rehearsing " + plan.title(),
+                () -> Rehearsals.ofDrawer(name, desk.outlook(), plan, seed, faults, person),
+                report -> {
+                    drawing.execute(() -> rehearsal.set(Optional.of(report)));
+                    return null;
+                });
     }
 
     /** What is done with files. */

@@ -16,7 +16,6 @@ import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.embed.swing.SwingFXUtils;
 import javafx.scene.control.ButtonBase;
-import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TitledPane;
 import javafx.scene.image.WritableImage;
@@ -74,7 +73,6 @@ public final class Screenshots extends Application {
 
     private void script() {
         shot("readings", () -> pick("Hive 3"));
-        shot("ruler-overlay", () -> lay("LN2-F08-130611"));
         shot("readings-conflict", () -> pick("Hive 5"));
         shot("readings-variants", () -> pick("Hive 2"));
         shot("readings-stop", () -> pick("Hive 10"));
@@ -88,8 +86,10 @@ public final class Screenshots extends Application {
         step(() -> session.takeTyped(Fact.RECOVERY, "stock"));
         step(() -> session.wish(Goal.ofKey("root+recovery").orElseThrow()));
         shot("map", () -> press("face-map"));
-        step(() -> press("face-plans"));
         step(() -> session.wish(Goal.ofKey("recovery").orElseThrow()));
+        step(() -> press("face-rehearsal"));
+        shot("rehearsal", () -> press("rehearse"));
+        step(() -> press("face-plans"));
         step(() -> shell.open(org.mobrak.desktop.shell.Page.FILES));
         shot("gather", () -> lookInto("l210_rec_FINAL(2).tar", "bench-flasher-3.07.zip"));
         step(() -> lookInto("LN2-F09-131022-stock.tar.md5"));
@@ -147,12 +147,6 @@ public final class Screenshots extends Application {
                 return;
             }
         }
-    }
-
-    private void lay(String build) {
-        @SuppressWarnings("unchecked")
-        ComboBox<String> other = (ComboBox<String>) shell.scene().lookup("#other-build");
-        other.setValue(build);
     }
 
     private void shot(String name, Runnable before) {

@@ -6,7 +6,9 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
+import javafx.event.ActionEvent;
 import javafx.scene.control.Button;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -43,10 +45,12 @@ class RunTest {
                     .isEmpty();
             desktop.click("missed");
             desktop.assertShows("If it says that unlocking is not allowed, the switch is off.");
-            desktop.click("seen-flash-console");
+            Button seen = desktop.find("seen-flash-console");
+            desktop.robot().interact(seen::fire);
             desktop.assertShows("Noted last: It shows the flash console.");
             desktop.fill("step-note", "warm at the back");
-            desktop.press(KeyCode.ENTER);
+            TextField note = desktop.find("step-note");
+            desktop.robot().interact(() -> note.fireEvent(new ActionEvent()));
             desktop.assertShows("warm at the back");
         }
         try (Desktop desktop = Desktop.open(folder)) {

@@ -41,6 +41,23 @@ public final class BenchFiles implements AutoCloseable {
 
     private final Map<Asked, Optional<Finding>> told = new ConcurrentHashMap<>();
 
+    /**
+     * The phone that files are for.
+     *
+     * @param names what its partitions are called; they go with the model
+     */
+    record Bench(String model, PartitionNames names) {
+        @Override
+        public boolean equals(Object other) {
+            return other instanceof Bench one && one.model.equals(model);
+        }
+
+        @Override
+        public int hashCode() {
+            return model.hashCode();
+        }
+    }
+
     /** A file held against a phone for a route; files and phones are told apart by what they are, not by what they say. */
     private static final class Asked {
         private final Material file;
@@ -68,7 +85,7 @@ public final class BenchFiles implements AutoCloseable {
     }
 
     /** What a file is, for whom it was made, and whether it came whole. */
-    private record Key(NeededFile wanted, String device, boolean damaged, PartitionNames names) {}
+    private record Key(NeededFile wanted, String device, boolean damaged, Bench bench) {}
 
     /** Files that go with whoever asked for them; the end of the program removes them too. */
     public BenchFiles() throws IOException {
@@ -92,17 +109,17 @@ public final class BenchFiles implements AutoCloseable {
     }
 
     /** The right file for a phone. */
-    Fetched right(NeededFile wanted, String device, PartitionNames names) throws IOException {
-        return new Fetched(wanted, material(new Key(wanted, device, false, names)), Image.RIGHT);
+    Fetched right(NeededFile wanted, String device, Bench bench) throws IOException {
+        return new Fetched(wanted, material(new Key(wanted, device, false, bench)), Image.RIGHT);
     }
 
     /** A file for another phone under the same name. */
-    Fetched foreign(NeededFile wanted, String other, PartitionNames names) throws IOException {
-        return new Fetched(wanted, material(new Key(wanted, other, false, names)), Image.FOREIGN);
+    Fetched foreign(NeededFile wanted, String other, Bench bench) throws IOException {
+        return new Fetched(wanted, material(new Key(wanted, other, false, bench)), Image.FOREIGN);
     }
 
-    Fetched damaged(NeededFile wanted, String device, PartitionNames names) throws IOException {
-        return new Fetched(wanted, material(new Key(wanted, device, true, names)), Image.DAMAGED);
+    Fetched damaged(NeededFile wanted, String device, Bench bench) throws IOException {
+        return new Fetched(wanted, material(new Key(wanted, device, true, bench)), Image.DAMAGED);
     }
 
     /**
@@ -144,7 +161,8 @@ public final class BenchFiles implements AutoCloseable {
             Path file = Files.write(
                     folder.resolve(plain(key.wanted().name())), key.damaged() ? MadeFiles.damaged(whole) : whole);
             known = Material.of(
-                    new Inspector(scratch.path(), Runnable::run, key.names()).inspect(file, DIGESTS, Watch.NONE));
+                    new Inspector(scratch.path(), Runnable::run, key.bench().names())
+                            .inspect(file, DIGESTS, Watch.NONE));
             read.put(key, known);
         }
         return known;

@@ -45,6 +45,7 @@ public final class Rehearsal {
     private final RunSheet sheet;
     private final BenchTruth phone;
     private final BenchFiles files;
+    private final BenchFiles.Bench bench;
     private final Person person;
     private final Faults faults;
     private final Diary diary = new Diary();
@@ -64,6 +65,7 @@ public final class Rehearsal {
         this.sheet = setting.sheet();
         this.phone = phone;
         this.files = files;
+        this.bench = setting.bench();
         this.person = person;
         this.faults = Faults.placed(faults, sheet);
         this.hands = new Hands(phone, diary);
@@ -131,12 +133,12 @@ public final class Rehearsal {
         String device = phone.truth().getOrDefault(Fact.DEVICE, phone.id());
         PartitionNames names =
                 PartitionNames.of(outlook.facts().value(Fact.MODEL).flatMap(outlook.catalogue()::phone));
-        BenchFiles.Fetched right = files.right(wanted, device, names);
+        BenchFiles.Fetched right = files.right(wanted, device, bench);
         BenchFiles.Fetched came = right;
         if (faults.at(step).contains(Fault.WRONG_VARIANT_FILE)) {
-            came = files.foreign(wanted, other(device), names);
+            came = files.foreign(wanted, other(device), bench);
         } else if (faults.at(step).contains(Fault.DAMAGED_FILE)) {
-            came = files.damaged(wanted, device, names);
+            came = files.damaged(wanted, device, bench);
         }
         Optional<Finding> objection = files.objection(came, right, route(step), outlook.against());
         if (objection.isPresent() && person == Person.CAREFUL) {

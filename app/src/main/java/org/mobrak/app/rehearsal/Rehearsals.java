@@ -57,6 +57,16 @@ public final class Rehearsals {
         return new Rehearsal(setting, phone.with(phone.nature().slower(factor)), files, faults, person).run();
     }
 
+    /** Plays a plan for a phone of the drawer on the bench. */
+    public static Report ofDrawer(
+            String nickname, Outlook outlook, Plan plan, long seed, List<Fault.At> faults, Person person)
+            throws IOException {
+        try (BenchFiles files = new BenchFiles()) {
+            Setting setting = new Setting(outlook, plan, OnBench.of(nickname, outlook, seed));
+            return new Rehearsals(outlook.catalogue(), files).rehearse(setting, seed, faults, person);
+        }
+    }
+
     /** Every phone with every goal and plan, once without a fault and once with each at its usual place. */
     public List<Report> all(List<BenchTruth> phones, long seed, Person person) throws IOException {
         List<Report> reports = new ArrayList<>();

@@ -16,6 +16,7 @@ import org.mobrak.core.identity.Ledger;
 import org.mobrak.core.identity.Origin;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.job.RunSheet;
+import org.mobrak.core.material.PartitionNames;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.link.bench.BenchTruth;
 
@@ -25,6 +26,7 @@ public final class Setting {
     private final Plan plan;
     private final RunSheet sheet;
     private final BenchTruth phone;
+    private final BenchFiles.Bench bench;
     private final Map<Asked, Truth> judged = new ConcurrentHashMap<>();
 
     /** A route, and all that is so of the phone. */
@@ -41,6 +43,9 @@ public final class Setting {
         this.plan = plan;
         this.sheet = outlook.sheet(plan);
         this.phone = BenchWays.of(phone, outlook.catalogue());
+        String model = outlook.facts().value(Fact.MODEL).orElse("");
+        this.bench = new BenchFiles.Bench(
+                model, PartitionNames.of(outlook.catalogue().phone(model)));
     }
 
     public Outlook outlook() {
@@ -57,6 +62,10 @@ public final class Setting {
 
     public BenchTruth phone() {
         return phone;
+    }
+
+    BenchFiles.Bench bench() {
+        return bench;
     }
 
     /** Whether a route suits the phone as it truly is. */

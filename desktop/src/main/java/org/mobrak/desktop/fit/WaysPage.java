@@ -20,6 +20,7 @@ import org.mobrak.desktop.parts.View;
 import org.mobrak.desktop.plan.Choice;
 import org.mobrak.desktop.plan.MapFace;
 import org.mobrak.desktop.plan.PlansFace;
+import org.mobrak.desktop.plan.RehearsalFace;
 
 /** The page on which a way to the goal is weighed and taken: plans, routes and map are three faces of one choice. */
 public final class WaysPage implements View {
@@ -28,6 +29,7 @@ public final class WaysPage implements View {
     private final PlansFace plans;
     private final RouteBoard board;
     private final MapFace map;
+    private final RehearsalFace rehearsal;
     private final Label summary = Texts.wrapped(Texts.plain(""));
     private final VBox node;
     private Optional<Desk> shown = Optional.empty();
@@ -37,10 +39,12 @@ public final class WaysPage implements View {
         wish = new WishBar(session);
         plans = new PlansFace(session, choice);
         map = new MapFace(choice);
+        rehearsal = new RehearsalFace(session, choice);
         Faces faces = new Faces();
         board = new RouteBoard(choice, faces.add("face-plans", "Plans", plans::node));
         faces.add("face-routes", "Routes", board::node);
         faces.add("face-map", "Map", this::drawnMap);
+        faces.add("face-rehearsal", "Rehearsal", rehearsal::node);
         summary.setId("summary");
         summary.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(summary, Priority.ALWAYS);
@@ -75,6 +79,7 @@ public final class WaysPage implements View {
         }
         plans.show(desk);
         board.show(desk);
+        rehearsal.show(desk);
         shown = Optional.of(desk);
         if (map.node().getScene() != null) {
             map.show(desk);

@@ -1,0 +1,184 @@
+package org.mobrak.desktop.plan;
+
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import javafx.animation.AnimationTimer;
+import javafx.css.PseudoClass;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+import org.mobrak.app.Outlook;
+import org.mobrak.app.rehearsal.Drill;
+import org.mobrak.app.rehearsal.Drill.Lesson;
+import org.mobrak.core.catalogue.KeyChord.Key;
+import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Texts;
+
+/**
+ * A chord practised with one's own hands: each key is held with the mouse or by a key of the keyboard, several at once, and the bench
+ * phone does what a phone does.
+ */
+final class DrillBox extends VBox {
+    private static final PseudoClass DOWN = PseudoClass.getPseudoClass("down");
+    private static final double NANOS = 1e9;
+    private static final Map<Key, KeyCode> CODES = new EnumMap<>(Map.of(
+            Key.VOLUME_UP, KeyCode.UP,
+            Key.VOLUME_DOWN, KeyCode.DOWN,
+            Key.POWER, KeyCode.P,
+            Key.HOME, KeyCode.H,
+            Key.BACK, KeyCode.B,
+            Key.MENU, KeyCode.M,
+            Key.CAMERA, KeyCode.C,
+            Key.KEYBOARD_LETTER, KeyCode.L,
+            Key.SERVICE_PLUG, KeyCode.S));
+
+    private final ComboBox<Lesson> lessons = new ComboBox<>();
+    private final Label wanted = Texts.wrapped(Texts.exact(""));
+    private final Label screen = Texts.plain("");
+    private final Label verdict = Texts.wrapped(Texts.soft(""));
+    private final FlowPane keys = new FlowPane();
+    private final Map<Key, Button> buttons = new HashMap<>();
+    private final AnimationTimer clock = new Clock();
+    private Optional<Drill> drill = Optional.empty();
+    private Optional<Outlook> outlook = Optional.empty();
+
+    DrillBox() {
+        lessons.setId("drill-lesson");
+        lessons.setConverter(new Titles());
+        lessons.valueProperty().addListener((property, before, now) -> begin());
+        screen.setId("drill-screen");
+        screen.getStyleClass().add("drill-screen");
+        verdict.setId("drill-verdict");
+        keys.getStyleClass().add("buttons");
+        Button again = new Button("Start over");
+        again.setId("drill-again");
+        again.setOnAction(press -> begin());
+        HBox head = new HBox(lessons, again);
+        lessons.setMaxWidth(Double.MAX_VALUE);
+        again.setMinWidth(Button.USE_PREF_SIZE);
+        HBox.setHgrow(lessons, Priority.ALWAYS);
+        head.getStyleClass().add("buttons");
+        HBox phone = new HBox(Texts.soft("The phone shows"), screen);
+        phone.getStyleClass().add("named-row");
+        getStyleClass().add("drill");
+        getChildren().add(new Card("Practise the keys", head, wanted, keys, phone, verdict));
+        addEventFilter(KeyEvent.KEY_PRESSED, key -> byKey(key, true));
+        addEventFilter(KeyEvent.KEY_RELEASED, key -> byKey(key, false));
+        sceneProperty().addListener((property, before, scene) -> {
+            if (scene == null) {
+                clock.stop();
+            } else {
+                clock.start();
+            }
+        });
+    }
+
+    /** What can be practised now; the drill in hand stays where it still can. */
+    void offer(Outlook fresh, List<Lesson> offered) {
+        setVisible(!offered.isEmpty());
+        setManaged(!offered.isEmpty());
+        if (!lessons.getItems().equals(offered) || outlook.isEmpty()) {
+            outlook = Optional.of(fresh);
+            lessons.getItems().setAll(offered);
+            lessons.setValue(offered.isEmpty() ? null : offered.get(0));
+        }
+    }
+
+    private void begin() {
+        drill = Optional.ofNullable(lessons.getValue()).flatMap(one -> outlook.map(all -> new Drill(all, one)));
+        buttons.clear();
+        keys.getChildren().clear();
+        drill.ifPresent(one -> {
+            wanted.setText(one.chord().text());
+            one.chord().keys().forEach(this::addKey);
+        });
+        tell();
+    }
+
+    private void addKey(Key key) {
+        Button button = new Button(key.word() + "   " + name(CODES.get(key)));
+        button.setId("drill-" + key.word());
+        button.getStyleClass().add("drill-key");
+        button.addEventFilter(MouseEvent.MOUSE_PRESSED, press -> hold(key, true));
+        button.addEventFilter(MouseEvent.MOUSE_RELEASED, release -> hold(key, false));
+        buttons.put(key, button);
+        keys.getChildren().add(button);
+    }
+
+    private static String name(KeyCode code) {
+        return code == KeyCode.UP ? "↑" : code == KeyCode.DOWN ? "↓" : code.getName();
+    }
+
+    private void byKey(KeyEvent event, boolean down) {
+        CODES.forEach((key, code) -> {
+            if (code == event.getCode() && buttons.containsKey(key)) {
+                hold(key, down);
+                event.consume();
+            }
+        });
+    }
+
+    private void hold(Key key, boolean down) {
+        drill.ifPresent(one -> {
+            if (down && !one.held().contains(key)) {
+                one.press(key);
+            } else if (!down) {
+                one.release(key);
+            }
+        });
+        tell();
+    }
+
+    private void tell() {
+        drill.ifPresent(one -> {
+            screen.setText(one.screen());
+            verdict.setText(one.verdict());
+            buttons.forEach((key, button) ->
+                    button.pseudoClassStateChanged(DOWN, one.held().contains(key)));
+        });
+    }
+
+    /** Real pace: what is a second here is a second on the bench. */
+    private final class Clock extends AnimationTimer {
+        private long last;
+
+        @Override
+        public void start() {
+            last = 0;
+            super.start();
+        }
+
+        @Override
+        public void handle(long now) {
+            double passed = last == 0 ? 0 : (now - last) / NANOS;
+            last = now;
+            if (passed > 0 && drill.filter(one -> !one.held().isEmpty()).isPresent()) {
+                drill.get().pass(passed);
+                tell();
+            }
+        }
+    }
+
+    private static final class Titles extends StringConverter<Lesson> {
+        @Override
+        public String toString(Lesson lesson) {
+            return lesson == null ? "" : lesson.title();
+        }
+
+        @Override
+        public Lesson fromString(String title) {
+            throw new UnsupportedOperationException("Lessons are picked, not typed.");
+        }
+    }
+}

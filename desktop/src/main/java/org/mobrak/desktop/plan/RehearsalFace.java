@@ -1,0 +1,194 @@
+package org.mobrak.desktop.plan;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.util.StringConverter;
+import org.kordamp.ikonli.feather.Feather;
+import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.app.Desk;
+import org.mobrak.app.Session;
+import org.mobrak.app.rehearsal.Drill;
+import org.mobrak.app.rehearsal.Fault;
+import org.mobrak.app.rehearsal.Person;
+import org.mobrak.app.rehearsal.Report;
+import org.mobrak.core.plan.Plan;
+import org.mobrak.desktop.parts.Texts;
+
+/** The chosen plan played on a simulated phone: what would happen, minute by minute, and what catches it when something goes wrong. */
+public final class RehearsalFace {
+    private static final String NOTHING = "nothing";
+
+    private final Session session;
+    private final Choice choice;
+    private final Label title = Texts.wrapped(Texts.heading(""));
+    private final Label ended = Texts.wrapped(Texts.heading(""));
+    private final VBox caught = new VBox();
+    private final ComboBox<Optional<Fault>> fault = new ComboBox<>();
+    private final CheckBox hasty = new CheckBox("in haste: no gate, no sign, no check");
+    private final Button play = new Button("Rehearse", new FontIcon(Feather.PLAY));
+    private final ListView<Report.Happened> events = new ListView<>();
+    private final DrillBox drill = new DrillBox();
+    private final VBox node;
+    private Optional<Desk> desk = Optional.empty();
+    private long seed;
+
+    public RehearsalFace(Session session, Choice choice) {
+        this.session = session;
+        this.choice = choice;
+        fault.setId("fault");
+        fault.getItems().add(Optional.empty());
+        for (Fault one : Fault.values()) {
+            fault.getItems().add(Optional.of(one));
+        }
+        fault.setConverter(new Words());
+        fault.setValue(Optional.empty());
+        hasty.setId("hasty");
+        play.setId("rehearse");
+        play.getStyleClass().add("do-this");
+        play.setOnAction(press -> play());
+        ended.setId("rehearsal-end");
+        events.setId("rehearsal-events");
+        events.setCellFactory(list -> new Line());
+        events.setPlaceholder(
+                Texts.wrapped(
+                        Texts.soft(
+                                "Choose a plan on the face Plans, then rehearse it: the phone is laid on the bench as it is known, and what is not known is drawn anew each time.")));
+        FlowPane asking = new FlowPane(play, Texts.soft("What goes wrong:"), fault, hasty);
+        asking.getStyleClass().add("buttons");
+        caught.getStyleClass().add("lines");
+        Label mark = Texts.soft("On the bench, no real job: nothing here reaches the logbook.");
+        HBox beside = new HBox(events, drill);
+        beside.getStyleClass().add("rehearsal-body");
+        HBox.setHgrow(events, Priority.ALWAYS);
+        VBox.setVgrow(beside, Priority.ALWAYS);
+        node = new VBox(new HBox(title), mark, asking, ended, caught, beside);
+        node.getStyleClass().addAll("page", "rehearsal");
+        choice.plan().addListener((property, old, plan) -> head());
+        session.rehearsal().addListener((source, before, now) -> now.ifPresent(this::show));
+    }
+
+    public Region node() {
+        return node;
+    }
+
+    public void show(Desk one) {
+        boolean another = desk.filter(
+                        before -> before.dossier().phone().equals(one.dossier().phone()))
+                .isEmpty();
+        desk = Optional.of(one);
+        if (another) {
+            clear();
+        }
+        head();
+    }
+
+    private void clear() {
+        events.getItems().clear();
+        caught.getChildren().clear();
+        ended.setText("");
+    }
+
+    private void head() {
+        Optional<Plan> plan = plan();
+        title.setText(plan.map(Plan::title).orElse("No plan to rehearse"));
+        play.setDisable(plan.isEmpty());
+        desk.ifPresent(one -> drill.offer(
+                one.outlook(),
+                plan.map(one.outlook()::sheet).map(Drill::lessons).orElse(List.of())));
+    }
+
+    private Optional<Plan> plan() {
+        return Optional.ofNullable(choice.plan().get())
+                .filter(plan -> !plan.routes().isEmpty())
+                .filter(plan -> desk.filter(one -> one.answer().plans().contains(plan)
+                                || one.answer().rest().contains(plan))
+                        .isPresent());
+    }
+
+    private void play() {
+        clear();
+        seed++;
+        plan().ifPresent(plan -> session.rehearse(
+                desk.orElseThrow(), plan, seed, fault.getValue(), hasty.isSelected() ? Person.HASTY : Person.CAREFUL));
+    }
+
+    private void show(Report report) {
+        ended.setText(String.format(Locale.ROOT, "%s It took %.0f minutes.", sentence(report), report.minutes()));
+        ended.getStyleClass()
+                .setAll("label", "heading", "rehearsal-" + report.end().word());
+        List<Label> by = report.caught().stream()
+                .limit(4)
+                .map(one -> Texts.wrapped(Texts.soft("Caught, or would have been, by " + one)))
+                .toList();
+        caught.getChildren().setAll(by);
+        events.getItems().setAll(report.events());
+    }
+
+    private static String sentence(Report report) {
+        return switch (report.end()) {
+            case GOAL -> "The goal is reached.";
+            case STOPPED_AT_GATE -> "It stops at a gate; the phone is as it was.";
+            case CAME_BACK -> "It did not work, and the phone starts as before.";
+            case GAVE_UP -> "It did not work, and the phone does not start.";
+            case DEAD -> "This phone is lost.";
+        };
+    }
+
+    /** One thing that happened, with its minute. */
+    private static final class Line extends ListCell<Report.Happened> {
+        @Override
+        protected void updateItem(Report.Happened one, boolean empty) {
+            super.updateItem(one, empty);
+            if (empty || one == null) {
+                setGraphic(null);
+                return;
+            }
+            Label minute = Texts.exact(String.format(Locale.ROOT, "%5.1f min", one.seconds() / 60));
+            Label kind = Texts.soft(kind(one.kind()));
+            kind.getStyleClass().add("row-name");
+            Label text = Texts.plain(one.kind().equals("fault") ? one.text().replace('-', ' ') : one.text());
+            text.getStyleClass().add("rehearsal-" + one.kind());
+            HBox row = new HBox(minute, kind, text);
+            row.getStyleClass().add("named-row");
+            setGraphic(row);
+        }
+
+        private static String kind(String kind) {
+            return switch (kind) {
+                case "step" -> "Step";
+                case "seen" -> "is seen";
+                case "fault" -> "goes wrong";
+                case "caught" -> "noticed";
+                case "remedy" -> "remedy";
+                case "passed" -> "passed over";
+                default -> "End";
+            };
+        }
+    }
+
+    private static final class Words extends StringConverter<Optional<Fault>> {
+        @Override
+        public String toString(Optional<Fault> one) {
+            return one == null
+                    ? ""
+                    : one.map(fault -> fault.word().replace('-', ' ')).orElse(NOTHING);
+        }
+
+        @Override
+        public Optional<Fault> fromString(String word) {
+            return Fault.ofWord(word.replace(' ', '-'));
+        }
+    }
+}
