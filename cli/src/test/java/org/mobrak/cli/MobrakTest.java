@@ -786,6 +786,53 @@ class MobrakTest {
         assertThat(run("", "rehearse", "--goal", "root").status()).isEqualTo(Mobrak.WRONG_USAGE);
     }
 
+    @Test
+    void tellsEveryWayToDoAStepAndWhatHasteCosts() throws IOException {
+        Outcome sheet = run(
+                "", "sheet", "--goal", "recovery", reading("hive-03-listing.txt"), "--set", "recovery=stock", "--json");
+        JsonNode download = StreamSupport.stream(sheet.json().at("/steps").spliterator(), false)
+                .filter(step -> step.path("mode").asText().equals("download") && step.has("or"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(download.at("/by").asText()).isEqualTo("keys");
+        assertThat(download.at("/or").findValuesAsText("by")).containsExactly("plug", "command");
+        assertThat(download.at("/or/0/keys/0/hold/0").asText()).isEqualTo("service-plug");
+        assertThat(download.at("/or/1/from").asText()).isEqualTo("os");
+        assertThat(download.at("/or/1/keys")).isEmpty();
+        Outcome hasty = run(
+                "",
+                "rehearse",
+                "--phone",
+                "hive-06",
+                "--goal",
+                "recovery",
+                "--fault",
+                "wrong-variant-file",
+                "--person",
+                "hasty",
+                "--json");
+        assertThat(hasty.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
+        assertThat(hasty.json().at("/end").asText()).isIn("came-back", "gave-up", "dead");
+        assertThat(hasty.json().at("/faults/0").asText()).startsWith("wrong-variant-file@gather-");
+        assertThat(hasty.json().at("/wouldHaveCaught").toString()).contains("file check");
+        assertThat(run("", "rehearse", "--phone", "hive-06", "--goal", "write-protection-off", "--json")
+                        .json()
+                        .has("blockers"))
+                .isTrue();
+        Path described = Files.writeString(
+                folder.resolve("mine.yaml"), "id: mine\nname: mine\ntruth: {model: KQ-T5, osVersion: \"2.3.6\"}\n");
+        assertThat(run("", "rehearse", "--phone", described.toString(), "--goal", "stock", "--json")
+                        .json()
+                        .at("/phone")
+                        .asText())
+                .isIn("mine", described.toString());
+        Files.writeString(
+                described, "id: mine\ntruth: {model: KQ-T5}\nways: [{keys: hold power, from: [asleep], to: os}]\n");
+        Outcome impossible = run("", "rehearse", "--phone", described.toString(), "--goal", "root");
+        assertThat(impossible.status()).isEqualTo(Mobrak.UNREADABLE);
+        assertThat(impossible.err()).hasLineCount(1).contains("“asleep” is no mode of a phone");
+    }
+
     private Outcome run(String standardInput, String... arguments) {
         Clock clock = Clock.fixed(Instant.parse("2026-11-24T09:00:00Z"), ZoneOffset.UTC);
         StringWriter out = new StringWriter();

@@ -116,7 +116,6 @@ public final class Rehearsal {
                 case NO_INTERNET -> hands.does(new Stimulus.Arrange(Map.of(Fact.INTERNET, "no")));
                 case CARD_MISSING -> hands.does(new Stimulus.Arrange(Map.of(Fact.CARD, "no")));
                 case STOCK_RECOVERY_RETURNS -> hands.does(new Stimulus.Upset(false, false, true));
-                case LOOPS_AT_LOGO -> hands.does(new Stimulus.Upset(true, false, false));
                 default -> {
                     // The others happen amid the step.
                 }
@@ -250,6 +249,9 @@ public final class Rehearsal {
     }
 
     private void after(Set<Fault> faultsNow) {
+        if (faultsNow.contains(Fault.LOOPS_AT_LOGO)) {
+            hands.does(new Stimulus.Upset(true, false, false));
+        }
         if (faultsNow.contains(Fault.BLACK_SCREEN)) {
             hands.does(new Stimulus.Upset(false, true, false));
         }

@@ -37,7 +37,7 @@ public final class MadeFiles {
             PartitionClass.RECOVERY, "recovery",
             PartitionClass.SYSTEM, "system",
             PartitionClass.RADIO, "radio",
-            PartitionClass.BOOTLOADER, "loader",
+            PartitionClass.BOOTLOADER, "bootloader",
             PartitionClass.PARTITION_TABLE, "ptable",
             PartitionClass.DATA, "userdata");
 

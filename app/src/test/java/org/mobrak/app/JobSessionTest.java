@@ -1,0 +1,157 @@
+package org.mobrak.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Consumer;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.app.demo.DemoWorkspace;
+import org.mobrak.app.demo.DrawerFile;
+import org.mobrak.app.rehearsal.Person;
+import org.mobrak.app.rehearsal.Report;
+import org.mobrak.core.catalogue.Habit;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.job.Event;
+import org.mobrak.core.job.Job;
+import org.mobrak.core.job.Step;
+import org.mobrak.core.plan.Goal;
+
+/** A job without a window: habits, notes and pictures, what is worked out once, and a rehearsal that leaves no trace. */
+class JobSessionTest {
+    private static final Path HOME = Path.of(System.getProperty("mobrak.home"));
+
+    @TempDir
+    private Path top;
+
+    private final ExecutorService drawing = Executors.newSingleThreadExecutor();
+
+    private void does(Session session, Consumer<Session> command) throws Exception {
+        drawing.submit(() -> command.accept(session)).get(60, TimeUnit.SECONDS);
+        while (drawing.submit(() -> session.work().get().isPresent()).get(60, TimeUnit.SECONDS)) {
+            Thread.onSpinWait();
+        }
+    }
+
+    @AfterEach
+    void end() {
+        drawing.shutdownNow();
+    }
+
+    private static Desk desk(Session session) {
+        return session.snapshot().get().desk().orElseThrow();
+    }
+
+    private static Job job(Session session) {
+        return desk(session).dossier().runningJob().orElseThrow();
+    }
+
+    private void pick(Session session, String nickname) throws Exception {
+        does(
+                session,
+                one -> one.snapshot().get().drawer().stream()
+                        .map(DrawerEntry::phone)
+                        .filter(phone -> phone.nickname().startsWith(nickname))
+                        .findFirst()
+                        .ifPresent(one::pick));
+    }
+
+    /** The demo's workspace with one of its phones on the desk. */
+    private Session openDemo(String nickname) throws Exception {
+        Path folder = top.resolve("demo");
+        DemoWorkspace.create(HOME, folder, top.resolve("cache"), Clock.systemUTC());
+        Session session =
+                new Session(folder, top.resolve("cache"), DrawerFile.benchOf(folder), Clock.systemUTC(), drawing);
+        does(session, Session::open);
+        pick(session, nickname);
+        return session;
+    }
+
+    @Test
+    void habitsNotesAndPicturesGoWithTheJobAndHabitsWithTheNextOne() throws Exception {
+        Path picture = Files.writeString(top.resolve("logo.jpg"), "not really a picture");
+        try (Session session = openDemo("Hive 6")) {
+            does(session, one -> one.takeTyped(Fact.RECOVERY, "stock"));
+            does(session, one -> one.wish(Goal.RECOVERY));
+            Outlook before = desk(session).outlook();
+            does(
+                    session,
+                    one -> one.files()
+                            .photo(
+                                    before.sheet(before.answer().plans().get(0))
+                                            .steps()
+                                            .get(0),
+                                    picture));
+            assertThat(session.notice().get()).map(Notice::text).contains("No job runs on this phone.");
+            assertThat(desk(session).outlook()).as("nothing was planned anew").isSameAs(before);
+            does(session, one -> one.start(desk(one).answer().plans().get(0)));
+            Step keys = job(session).sheet().steps().stream()
+                    .filter(step ->
+                            step.how().filter(how -> !how.or().isEmpty()).isPresent())
+                    .findFirst()
+                    .orElseThrow();
+            does(session, one -> one.choose(Habit.PLUG));
+            does(session, one -> one.note(keys, "  warm at the back "));
+            does(session, one -> one.files().photo(keys, picture));
+            assertThat(job(session).shown(keys).text()).contains("service plug");
+            assertThat(job(session).events())
+                    .hasAtLeastOneElementOfType(Event.Chosen.class)
+                    .anySatisfy(event -> assertThat(event)
+                            .isInstanceOfSatisfying(
+                                    Event.Noted.class,
+                                    noted -> assertThat(noted.note()).isEqualTo("warm at the back")))
+                    .anySatisfy(event -> assertThat(event).isInstanceOfSatisfying(Event.Photo.class, photo -> {
+                        assertThat(photo.path()).isEqualTo(picture.toString());
+                        assertThat(photo.sha256()).hasSize(64);
+                    }));
+            does(session, one -> one.seen("download"));
+            assertThat(job(session).state().mode()).contains("download");
+            does(session, one -> one.end(Event.End.STOPPED, ""));
+            does(session, one -> one.start(desk(one).answer().plans().get(0)));
+            assertThat(job(session).state().habits())
+                    .as("done as the last time")
+                    .contains(Habit.PLUG);
+        }
+    }
+
+    @Test
+    void aRehearsalReachesItsGoalAndIsNowhereWrittenDown() throws Exception {
+        try (Session session = openDemo("Hive 3")) {
+            does(session, one -> one.takeTyped(Fact.RECOVERY, "stock"));
+            does(session, one -> one.wish(Goal.RECOVERY));
+            Desk before = desk(session);
+            does(
+                    session,
+                    one -> one.rehearse(before, before.answer().plans().get(0), 1, Optional.empty(), Person.CAREFUL));
+            assertThat(session.rehearsal().get()).map(Report::end).contains(Report.End.GOAL);
+            assertThat(desk(session).dossier()).as("the phone is as it was").isEqualTo(before.dossier());
+            assertThat(List.of(desk(session).dossier().jobs())).containsExactly(List.of());
+        }
+    }
+
+    @Test
+    void aCommandThatIsRefusedLeavesNoStepToUndo() throws Exception {
+        try (Session session = openDemo("Hive 3")) {
+            does(session, one -> one.takeTyped(Fact.CARD, "yes"));
+            assertThat(session.snapshot().get().undo()).isPresent();
+            var undo = session.snapshot().get().undo();
+            int texts = desk(session).dossier().intakes().size();
+            does(session, one -> one.takeByHand(new TreeMap<>(Map.of(Fact.CARD, "no", Fact.LOCK, "ajar"))));
+            assertThat(session.notice().get()).map(Notice::bad).contains(true);
+            assertThat(desk(session).dossier().intakes()).as("all or none").hasSize(texts);
+            assertThat(session.snapshot().get().undo()).isEqualTo(undo);
+            does(session, Session::undo);
+            assertThat(desk(session).identity().facts().value(Fact.CARD)).isEmpty();
+        }
+    }
+}

@@ -1,0 +1,110 @@
+package org.mobrak.app.rehearsal;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.app.Catalogues;
+import org.mobrak.app.Outlook;
+import org.mobrak.app.Wish;
+import org.mobrak.core.catalogue.KeyChord.Key;
+import org.mobrak.core.plan.Goal;
+import org.mobrak.core.plan.Limits;
+import org.mobrak.link.bench.BenchTruth;
+import org.mobrak.link.bench.Mode;
+
+/** One's own hands: too short, too long, one key missing, the wrong one let go. */
+class DrillTest {
+    private static final Path HOME = Path.of(System.getProperty("mobrak.home"));
+
+    @TempDir
+    private static Path cache;
+
+    private static Outlook outlook;
+    private static Drill.Lesson download;
+    private static Drill.Lesson recovery;
+
+    @BeforeAll
+    static void findLessons() throws IOException {
+        Catalogues catalogues = new Catalogues(HOME, cache);
+        try (BenchFiles files = new BenchFiles()) {
+            BenchTruth phone = catalogues.bench(List.of()).stream()
+                    .filter(one -> one.id().equals("hive-06"))
+                    .findFirst()
+                    .orElseThrow();
+            outlook = new Rehearsals(catalogues.load(List.of()).catalogue(), files)
+                    .outlook(phone, new Wish(Goal.RECOVERY, Optional.empty(), Limits.none()));
+        }
+        List<Drill.Lesson> lessons =
+                Drill.lessons(outlook.sheet(outlook.answer().plans().get(0)));
+        download = lessons.stream()
+                .filter(one -> one.target() == Mode.DOWNLOAD)
+                .findFirst()
+                .orElseThrow();
+        recovery = lessons.stream()
+                .filter(one -> one.target() == Mode.RECOVERY)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static Drill holding(Drill.Lesson lesson, double seconds, Key... keys) {
+        Drill drill = new Drill(outlook, lesson);
+        for (Key key : keys) {
+            drill.press(key);
+        }
+        drill.pass(seconds);
+        return drill;
+    }
+
+    private static void letGo(Drill drill, Key... keys) {
+        for (Key key : keys) {
+            drill.release(key);
+        }
+    }
+
+    @Test
+    void aChordThatSitsLeadsThere() {
+        Drill drill = holding(download, 2.5, Key.VOLUME_DOWN, Key.HOME, Key.POWER);
+        assertThat(drill.screen()).isEqualTo("the warning");
+        assertThat(drill.verdict()).contains("Now let go");
+        letGo(drill, Key.VOLUME_DOWN, Key.HOME, Key.POWER);
+        drill.press(Key.VOLUME_UP);
+        assertThat(drill.isThere()).isTrue();
+        assertThat(drill.verdict()).isEqualTo("That is it: the download screen.");
+        drill.again();
+        assertThat(drill.isOver()).isFalse();
+        assertThat(drill.screen()).isEqualTo("dark");
+    }
+
+    @Test
+    void handsThatSlipAreToldWhatTheyDid() {
+        Drill early = holding(download, 1, Key.VOLUME_DOWN, Key.HOME, Key.POWER);
+        letGo(early, Key.VOLUME_DOWN, Key.HOME, Key.POWER);
+        assertThat(early.verdict()).startsWith("Nothing happened");
+        Drill back = holding(download, 2.5, Key.VOLUME_DOWN, Key.HOME, Key.POWER);
+        letGo(back, Key.VOLUME_DOWN, Key.HOME, Key.POWER);
+        back.press(Key.VOLUME_DOWN);
+        assertThat(back.isThere()).isFalse();
+        assertThat(back.verdict()).startsWith("It started as usual");
+        assertThat(holding(download, 3, Key.POWER).verdict()).startsWith("It started as usual");
+        Drill other = holding(download, 2.5, Key.VOLUME_UP, Key.HOME, Key.POWER);
+        letGo(other, Key.POWER);
+        other.pass(3);
+        assertThat(other.verdict()).startsWith("It went somewhere else: a recovery");
+    }
+
+    @Test
+    void theRecoveryWantsOneKeyLetGoAtTheLogo() {
+        Drill drill = holding(recovery, 2.5, Key.VOLUME_UP, Key.HOME, Key.POWER);
+        assertThat(drill.screen()).isEqualTo("the logo");
+        letGo(drill, Key.POWER);
+        drill.pass(2.5);
+        assertThat(drill.isThere()).isTrue();
+        assertThat(drill.held()).as("the others are still down").containsExactlyInAnyOrder(Key.VOLUME_UP, Key.HOME);
+    }
+}
