@@ -47,6 +47,7 @@ import org.mobrak.core.plan.WayBack;
  * @param dossier all that is on disk of it; the running job's sheet is as strict as its files ask for
  * @param otherBuilds build numbers worth laying over the phone's own: those the routes for this model know, and older readings
  * @param asksMode whether nobody can say in what state the phone is: the work rested, or the program began anew amid it
+ * @param rehearsed the plans that were rehearsed to their goal
  * @param gathering what the running job needs on the bench; without one, the first plan
  */
 public record Desk(
@@ -55,7 +56,8 @@ public record Desk(
         List<String> otherBuilds,
         Stock stock,
         Optional<Gathering> gathering,
-        boolean asksMode) {
+        boolean asksMode,
+        Set<String> rehearsed) {
 
     /**
      * What lies ready for the phone.
@@ -70,7 +72,7 @@ public record Desk(
         }
     }
 
-    static Desk of(Dossier dossier, Outlook outlook, Stock found, Instant opened) {
+    static Desk of(Dossier dossier, Outlook outlook, Stock found, Set<String> rehearsed, Instant opened) {
         Stock stock = found.by(PartitionNames.of(known(outlook.catalogue(), outlook.facts())));
         Optional<Gathering> gathering = gathering(
                 dossier, outlook.answer().plans().stream().findFirst().map(outlook::sheet), outlook.against(), stock);
@@ -81,7 +83,8 @@ public record Desk(
                 otherBuilds(outlook.catalogue(), outlook.identity()),
                 stock,
                 gathering,
-                dossier.runningJob().filter(job -> asksMode(job, opened)).isPresent());
+                dossier.runningJob().filter(job -> asksMode(job, opened)).isPresent(),
+                rehearsed);
     }
 
     public Identity identity() {
@@ -115,6 +118,11 @@ public record Desk(
         boolean begunBefore =
                 job.hasBegun() && job.events().get(job.events().size() - 1).at().isBefore(opened);
         return begunBefore || job.state().resting().isPresent();
+    }
+
+    /** Whether a plan was played on the bench and led to its goal. */
+    public boolean isRehearsed(Plan plan) {
+        return rehearsed.contains(RehearsedPlans.key(plan));
     }
 
     /** What is typed before a step without a way back: the phone's model number. */

@@ -111,7 +111,7 @@ public final class Session implements AutoCloseable {
     }
 
     /**
-     * Plays a plan for the phone on the desk on the bench; nothing of it reaches the logbook.
+     * Plays a plan for the phone on the desk on the bench. Nothing of it is kept but that it led to its goal.
      *
      * @param seed draws what is not known of the phone
      */
@@ -123,6 +123,9 @@ public final class Session implements AutoCloseable {
                 "Rehearsing " + plan.title(),
                 () -> Rehearsals.ofDrawer(name, desk.outlook(), plan, seed, faults, person),
                 report -> {
+                    if (report.reached()) {
+                        RehearsedPlans.keep(bench.logbook(), desk.dossier().phone(), plan);
+                    }
                     drawing.execute(() -> rehearsal.set(Optional.of(report)));
                     return null;
                 });

@@ -326,7 +326,12 @@ final class Workbench implements AutoCloseable {
 
     private Desk desk(Dossier dossier, Wish wish) {
         Desk.Stock stock = new Desk.Stock(bin.kept(), bin.copies(dossier.phone()));
-        return Desk.of(dossier, memory.outlook(catalogue(), dossier, wish), stock, opened);
+        return Desk.of(
+                dossier,
+                memory.outlook(catalogue(), dossier, wish),
+                stock,
+                RehearsedPlans.of(logbook(), dossier.phone()),
+                opened);
     }
 
     /** Only the phone on the desk changes; the others are as they were when they last lay there. */

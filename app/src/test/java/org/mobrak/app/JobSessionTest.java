@@ -134,6 +134,9 @@ class JobSessionTest {
                     session,
                     one -> one.rehearse(before, before.answer().plans().get(0), 1, Optional.empty(), Person.CAREFUL));
             assertThat(session.rehearsal().get()).map(Report::end).contains(Report.End.GOAL);
+            assertThat(before.isRehearsed(before.answer().plans().get(0))).isFalse();
+            assertThat(desk(session).isRehearsed(before.answer().plans().get(0)))
+                    .isTrue();
             assertThat(desk(session).dossier()).as("the phone is as it was").isEqualTo(before.dossier());
             assertThat(List.of(desk(session).dossier().jobs())).containsExactly(List.of());
         }

@@ -36,6 +36,7 @@ class RehearsalFaceTest {
             desktop.robot().interact(() -> desktop.session().wish(Goal.RECOVERY));
             desktop.rest();
             desktop.press(KeyCode.CONTROL, KeyCode.DIGIT2);
+            desktop.assertShows("Never rehearsed; see the face Rehearsal.");
             desktop.click("face-rehearsal");
             desktop.assertShows("On the bench, no real job: nothing here reaches the logbook.");
             desktop.click("rehearse");
@@ -50,6 +51,8 @@ class RehearsalFaceTest {
             desktop.rest();
             desktop.assertShows("file check:");
             drill(desktop);
+            desktop.click("face-plans");
+            desktop.assertShows("Rehearsed to its goal.");
             assertThat(desktop.session()
                             .snapshot()
                             .get()

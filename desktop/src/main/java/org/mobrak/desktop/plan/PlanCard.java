@@ -104,6 +104,12 @@ final class PlanCard extends VBox {
         buttons.getStyleClass().add("buttons");
         if (busy) {
             buttons.getChildren().add(Texts.soft("A job runs on this phone; finish or stop it first."));
+        } else {
+            buttons.getChildren()
+                    .add(Texts.soft(
+                            desk.isRehearsed(plan)
+                                    ? "Rehearsed to its goal."
+                                    : "Never rehearsed; see the face Rehearsal."));
         }
         return buttons;
     }
