@@ -3,12 +3,14 @@ package org.mobrak.app;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.mobrak.core.catalogue.file.CatalogueCache;
 import org.mobrak.core.catalogue.file.CatalogueLoader;
 import org.mobrak.core.catalogue.file.CatalogueLoader.Folders;
 import org.mobrak.core.catalogue.file.CatalogueLoader.Loaded;
+import org.mobrak.core.catalogue.file.Fault;
 import org.mobrak.link.bench.BenchFolder;
 import org.mobrak.link.bench.BenchTruth;
 
@@ -35,7 +37,11 @@ public final class Catalogues {
 
     /** The same, always read anew: for whoever looks for faults. */
     public Loaded read(List<Path> named) throws IOException {
-        return CatalogueLoader.load(folders(named));
+        Folders folders = folders(named);
+        Loaded loaded = CatalogueLoader.load(folders);
+        List<Fault> faults = new ArrayList<>(loaded.faults());
+        faults.addAll(BenchFolder.faults(folders.own()));
+        return new Loaded(loaded.catalogue(), faults);
     }
 
     /** The phones on the bench of these folders, or of what ships. */

@@ -828,6 +828,12 @@ class MobrakTest {
                 .isIn("mine", described.toString());
         Files.writeString(
                 described, "id: mine\ntruth: {model: KQ-T5}\nways: [{keys: hold power, from: [asleep], to: os}]\n");
+        Path own = Files.createDirectories(folder.resolve("own/bench"));
+        Files.copy(described, own.resolve("mine.yaml"));
+        Files.createDirectory(folder.resolve("own/routes"));
+        Outcome checked = run("", "catalogue", "check", folder.resolve("own").toString());
+        assertThat(checked.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
+        assertThat(checked.out()).contains("bench/mine.yaml").contains("“asleep” is no mode of a phone");
         Outcome impossible = run("", "rehearse", "--phone", described.toString(), "--goal", "root");
         assertThat(impossible.status()).isEqualTo(Mobrak.UNREADABLE);
         assertThat(impossible.err()).hasLineCount(1).contains("“asleep” is no mode of a phone");

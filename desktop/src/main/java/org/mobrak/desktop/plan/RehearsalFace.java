@@ -24,6 +24,7 @@ import org.mobrak.app.rehearsal.Fault;
 import org.mobrak.app.rehearsal.Person;
 import org.mobrak.app.rehearsal.Report;
 import org.mobrak.core.plan.Plan;
+import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
 
 /** The chosen plan played on a simulated phone: what would happen, minute by minute, and what catches it when something goes wrong. */
@@ -40,7 +41,7 @@ public final class RehearsalFace {
     private final Button play = new Button("Rehearse", new FontIcon(Feather.PLAY));
     private final ListView<Report.Happened> events = new ListView<>();
     private final DrillBox drill = new DrillBox();
-    private final VBox node;
+    private final Sheet node;
     private Optional<Desk> desk = Optional.empty();
     private long seed;
 
@@ -73,8 +74,11 @@ public final class RehearsalFace {
         beside.getStyleClass().add("rehearsal-body");
         HBox.setHgrow(events, Priority.ALWAYS);
         VBox.setVgrow(beside, Priority.ALWAYS);
-        node = new VBox(new HBox(title), mark, asking, ended, caught, beside);
-        node.getStyleClass().addAll("page", "rehearsal");
+        VBox all = new VBox(new HBox(title), mark, asking, ended, caught, beside);
+        all.getStyleClass().addAll("page", "rehearsal");
+        // Where the window is low it scrolls, and the list stays tall enough to be read.
+        node = new Sheet(all);
+        node.setFitToHeight(true);
         choice.plan().addListener((property, old, plan) -> head());
         session.rehearsal().addListener((source, before, now) -> now.ifPresent(this::show));
     }
@@ -156,9 +160,14 @@ public final class RehearsalFace {
                 return;
             }
             Label minute = Texts.exact(String.format(Locale.ROOT, "%5.1f min", one.seconds() / 60));
+            minute.setMinWidth(Region.USE_PREF_SIZE);
             Label kind = Texts.soft(kind(one.kind()));
             kind.getStyleClass().add("row-name");
-            Label text = Texts.plain(one.kind().equals("fault") ? one.text().replace('-', ' ') : one.text());
+            Label text = Texts.wrapped(
+                    Texts.plain(one.kind().equals("fault") ? one.text().replace('-', ' ') : one.text()));
+            HBox.setHgrow(text, Priority.ALWAYS);
+            // As wide as the list, so that long words wrap.
+            setPrefWidth(0);
             text.getStyleClass().add("rehearsal-" + one.kind());
             HBox row = new HBox(minute, kind, text);
             row.getStyleClass().add("named-row");

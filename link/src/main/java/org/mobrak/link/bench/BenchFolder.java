@@ -17,6 +17,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.KeyChord;
+import org.mobrak.core.catalogue.file.Fault;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.UnreadableInput;
 
@@ -50,20 +51,41 @@ public final class BenchFolder {
     /** All phones of some catalogue folders, by their ids. */
     public static List<BenchTruth> read(List<Path> catalogues) throws IOException {
         List<BenchTruth> phones = new ArrayList<>();
+        for (Path file : files(catalogues)) {
+            phones.add(readFile(file));
+        }
+        phones.sort(Comparator.comparing(BenchTruth::id));
+        return phones;
+    }
+
+    /** What is wrong in the descriptions of some catalogue folders, for whoever checks them. */
+    public static List<Fault> faults(List<Path> catalogues) throws IOException {
+        List<Fault> faults = new ArrayList<>();
+        for (Path file : files(catalogues)) {
+            try {
+                readFile(file);
+            } catch (UnreadableInput wrong) {
+                String what = wrong.getMessage().substring(file.toString().length() + 2);
+                faults.add(new Fault(
+                        "bench/" + file.getFileName(), 1, what, "See CONTRIBUTING.md for what a bench phone says."));
+            }
+        }
+        return faults;
+    }
+
+    private static List<Path> files(List<Path> catalogues) throws IOException {
+        List<Path> all = new ArrayList<>();
         for (Path catalogue : catalogues) {
             Path folder = catalogue.resolve("bench");
             if (Files.isDirectory(folder)) {
                 try (Stream<Path> files = Files.list(folder)) {
-                    for (Path file : files.filter(one -> one.toString().endsWith(".yaml"))
+                    files.filter(one -> one.toString().endsWith(".yaml"))
                             .sorted()
-                            .toList()) {
-                        phones.add(readFile(file));
-                    }
+                            .forEach(all::add);
                 }
             }
         }
-        phones.sort(Comparator.comparing(BenchTruth::id));
-        return phones;
+        return all;
     }
 
     /** One phone; an {@link UnreadableInput} says what is missing or impossible in its description. */
