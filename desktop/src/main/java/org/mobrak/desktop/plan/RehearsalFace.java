@@ -9,10 +9,13 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import org.kordamp.ikonli.feather.Feather;
@@ -29,6 +32,7 @@ import org.mobrak.desktop.parts.Texts;
 
 /** The chosen plan played on a simulated phone: what would happen, minute by minute, and what catches it when something goes wrong. */
 public final class RehearsalFace {
+    private static final double WIDE = 850;
     private static final String NOTHING = "nothing";
 
     private final Session session;
@@ -40,6 +44,7 @@ public final class RehearsalFace {
     private final CheckBox hasty = new CheckBox("in haste: no gate, no sign, no check");
     private final Button play = new Button("Rehearse", new FontIcon(Feather.PLAY));
     private final ListView<Report.Happened> events = new ListView<>();
+    private final StackPane body = new StackPane();
     private final DrillBox drill = new DrillBox();
     private final Sheet node;
     private Optional<Desk> desk = Optional.empty();
@@ -70,17 +75,29 @@ public final class RehearsalFace {
         asking.getStyleClass().add("buttons");
         caught.getStyleClass().add("lines");
         Label mark = Texts.soft("On the bench, no real job: nothing here reaches the logbook.");
-        HBox beside = new HBox(events, drill);
-        beside.getStyleClass().add("rehearsal-body");
         HBox.setHgrow(events, Priority.ALWAYS);
-        VBox.setVgrow(beside, Priority.ALWAYS);
-        VBox all = new VBox(new HBox(title), mark, asking, ended, caught, beside);
+        VBox.setVgrow(events, Priority.ALWAYS);
+        VBox.setVgrow(body, Priority.ALWAYS);
+        VBox all = new VBox(new HBox(title), mark, asking, ended, caught, body);
         all.getStyleClass().addAll("page", "rehearsal");
         // Where the window is low it scrolls, and the list stays tall enough to be read.
         node = new Sheet(all);
         node.setFitToHeight(true);
+        node.widthProperty().addListener((property, before, now) -> arrange(now.doubleValue() >= WIDE));
+        arrange(true);
         choice.plan().addListener((property, old, plan) -> head());
         session.rehearsal().addListener((source, before, now) -> now.ifPresent(this::show));
+    }
+
+    /** Side by side where there is room for both; else the keys stand below. */
+    private void arrange(boolean beside) {
+        boolean already = !body.getChildren().isEmpty() && body.getChildren().get(0) instanceof HBox == beside;
+        if (!already) {
+            body.getChildren().clear();
+            Pane pane = beside ? new HBox(events, drill) : new VBox(events, drill);
+            pane.getStyleClass().add("rehearsal-body");
+            body.getChildren().add(pane);
+        }
     }
 
     public Region node() {
@@ -163,10 +180,9 @@ public final class RehearsalFace {
             minute.setMinWidth(Region.USE_PREF_SIZE);
             Label kind = Texts.soft(kind(one.kind()));
             kind.getStyleClass().add("row-name");
-            Label text = Texts.wrapped(
-                    Texts.plain(one.kind().equals("fault") ? one.text().replace('-', ' ') : one.text()));
-            HBox.setHgrow(text, Priority.ALWAYS);
-            // As wide as the list, so that long words wrap.
+            Label text = Texts.plain(one.kind().equals("fault") ? one.text().replace('-', ' ') : one.text());
+            // What is caught stands above the list in full; here long words may end in dots, and are told on pointing.
+            text.setTooltip(new Tooltip(one.text()));
             setPrefWidth(0);
             text.getStyleClass().add("rehearsal-" + one.kind());
             HBox row = new HBox(minute, kind, text);
