@@ -279,13 +279,8 @@ public final class Rehearsal {
         Optional<Step> again = work.toRepeat(step, job);
         if (again.isPresent()) {
             note("remedy", "again: " + again.get().title());
-            work.doIt(again.get(), rightFiles(again.get()), Set.of(), person);
+            work.doIt(again.get(), images(again.get()), Set.of(), person);
         }
-    }
-
-    /** Files are looked at again before they are written again. */
-    private Map<String, BenchFiles.Fetched> rightFiles(Step step) throws IOException {
-        return images(step);
     }
 
     /** The way back: a start that works, with stock firmware where what is on it does not run. */

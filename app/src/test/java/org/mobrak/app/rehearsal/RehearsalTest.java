@@ -131,7 +131,6 @@ class RehearsalTest {
     @Test
     void carefulHandsLoseNoPhoneAndHastyOnesDoAndAreToldByWhatTheyPassed() throws IOException {
         SplittableRandom random = new SplittableRandom(14);
-        int dead = 0;
         for (int run = 0; run < RANDOM_RUNS; run++) {
             Played sheet = sheets.get(random.nextInt(sheets.size()));
             long seed = random.nextLong();
@@ -148,7 +147,6 @@ class RehearsalTest {
                     .isNotEqualTo(End.DEAD);
             Report hasty = sheet.with(seed, Person.HASTY, faults);
             if (hasty.end() == End.DEAD) {
-                dead++;
                 assertThat(hasty.caught())
                         .as("%s %s", sheet, List.of(faults))
                         .anyMatch(by -> by.startsWith("gate: ") || by.startsWith("file check: "));

@@ -44,7 +44,7 @@ public final class WaysPage implements View {
         board = new RouteBoard(choice, faces.add("face-plans", "Plans", plans::node));
         faces.add("face-routes", "Routes", board::node);
         faces.add("face-map", "Map", this::drawnMap);
-        faces.add("face-rehearsal", "Rehearsal", rehearsal::node);
+        faces.add("face-rehearsal", "Rehearsal", this::rehearsed);
         summary.setId("summary");
         summary.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(summary, Priority.ALWAYS);
@@ -57,6 +57,12 @@ public final class WaysPage implements View {
     private Region drawnMap() {
         shown.ifPresent(map::show);
         return map.node();
+    }
+
+    /** Its sheet is worked out only when it is looked at. */
+    private Region rehearsed() {
+        shown.ifPresent(rehearsal::show);
+        return rehearsal.node();
     }
 
     @Override
@@ -79,10 +85,12 @@ public final class WaysPage implements View {
         }
         plans.show(desk);
         board.show(desk);
-        rehearsal.show(desk);
         shown = Optional.of(desk);
         if (map.node().getScene() != null) {
             map.show(desk);
+        }
+        if (rehearsal.node().getScene() != null) {
+            rehearsal.show(desk);
         }
     }
 

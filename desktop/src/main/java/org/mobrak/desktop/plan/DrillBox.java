@@ -75,23 +75,20 @@ final class DrillBox extends VBox {
         getChildren().add(new Card("Practise the keys", head, wanted, keys, phone, verdict));
         addEventFilter(KeyEvent.KEY_PRESSED, key -> byKey(key, true));
         addEventFilter(KeyEvent.KEY_RELEASED, key -> byKey(key, false));
-        sceneProperty().addListener((property, before, scene) -> {
-            if (scene == null) {
-                clock.stop();
-            } else {
-                clock.start();
-            }
-        });
+        sceneProperty().addListener((property, before, scene) -> clock.stop());
     }
 
-    /** What can be practised now; the drill in hand stays where it still can. */
+    /** What can be practised now; whoever holds keys just then goes on. */
     void offer(Outlook fresh, List<Lesson> offered) {
         setVisible(!offered.isEmpty());
         setManaged(!offered.isEmpty());
-        if (!lessons.getItems().equals(offered) || outlook.isEmpty()) {
-            outlook = Optional.of(fresh);
+        outlook = Optional.of(fresh);
+        if (!lessons.getItems().equals(offered)) {
             lessons.getItems().setAll(offered);
             lessons.setValue(offered.isEmpty() ? null : offered.get(0));
+        } else if (drill.filter(one -> !one.held().isEmpty()).isEmpty()) {
+            // The same keys may mean another thing on this phone.
+            begin();
         }
     }
 
@@ -131,10 +128,17 @@ final class DrillBox extends VBox {
 
     private void hold(Key key, boolean down) {
         drill.ifPresent(one -> {
+            boolean rested = one.held().isEmpty();
             if (down && !one.held().contains(key)) {
                 one.press(key);
             } else if (!down) {
                 one.release(key);
+            }
+            // The clock runs only while something is held.
+            if (one.held().isEmpty()) {
+                clock.stop();
+            } else if (rested) {
+                clock.start();
             }
         });
         tell();
@@ -163,10 +167,8 @@ final class DrillBox extends VBox {
         public void handle(long now) {
             double passed = last == 0 ? 0 : (now - last) / NANOS;
             last = now;
-            if (passed > 0 && drill.filter(one -> !one.held().isEmpty()).isPresent()) {
-                drill.get().pass(passed);
-                tell();
-            }
+            drill.ifPresent(one -> one.pass(passed));
+            tell();
         }
     }
 

@@ -21,6 +21,7 @@ import javafx.util.StringConverter;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.Desk;
+import org.mobrak.app.Outlook;
 import org.mobrak.app.Session;
 import org.mobrak.app.rehearsal.Drill;
 import org.mobrak.app.rehearsal.Fault;
@@ -48,6 +49,8 @@ public final class RehearsalFace {
     private final DrillBox drill = new DrillBox();
     private final Sheet node;
     private Optional<Desk> desk = Optional.empty();
+    private Optional<Plan> drilled = Optional.empty();
+    private Optional<Outlook> drilledFor = Optional.empty();
     private long seed;
 
     public RehearsalFace(Session session, Choice choice) {
@@ -85,7 +88,11 @@ public final class RehearsalFace {
         node.setFitToHeight(true);
         node.widthProperty().addListener((property, before, now) -> arrange(now.doubleValue() >= WIDE));
         arrange(true);
-        choice.plan().addListener((property, old, plan) -> head());
+        choice.plan().addListener((property, old, plan) -> {
+            if (node.getScene() != null) {
+                head();
+            }
+        });
         session.rehearsal().addListener((source, before, now) -> now.ifPresent(this::show));
     }
 
@@ -125,9 +132,19 @@ public final class RehearsalFace {
         Optional<Plan> plan = plan();
         title.setText(plan.map(Plan::title).orElse("No plan to rehearse"));
         play.setDisable(plan.isEmpty());
-        desk.ifPresent(one -> drill.offer(
-                one.outlook(),
-                plan.map(one.outlook()::sheet).map(Drill::lessons).orElse(List.of())));
+        offer(plan);
+    }
+
+    /** A sheet is written only where the plan or what is known of the phone is another. */
+    private void offer(Optional<Plan> plan) {
+        Optional<Outlook> now = desk.map(Desk::outlook);
+        boolean same = plan.equals(drilled) && now.orElse(null) == drilledFor.orElse(null);
+        if (!same) {
+            drilled = plan;
+            drilledFor = now;
+            now.ifPresent(outlook -> drill.offer(
+                    outlook, plan.map(outlook::sheet).map(Drill::lessons).orElse(List.of())));
+        }
     }
 
     private Optional<Plan> plan() {
@@ -146,6 +163,12 @@ public final class RehearsalFace {
     }
 
     private void show(Report report) {
+        boolean ofThisPhone = desk.filter(
+                        one -> one.dossier().phone().nickname().equals(report.phone()))
+                .isPresent();
+        if (!ofThisPhone) {
+            return;
+        }
         ended.setText(String.format(Locale.ROOT, "%s It took %.0f minutes.", sentence(report), report.minutes()));
         ended.getStyleClass()
                 .setAll("label", "heading", "rehearsal-" + report.end().word());

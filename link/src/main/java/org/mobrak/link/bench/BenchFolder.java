@@ -65,9 +65,11 @@ public final class BenchFolder {
             try {
                 readFile(file);
             } catch (UnreadableInput wrong) {
-                String what = wrong.getMessage().substring(file.toString().length() + 2);
                 faults.add(new Fault(
-                        "bench/" + file.getFileName(), 1, what, "See CONTRIBUTING.md for what a bench phone says."));
+                        "bench/" + file.getFileName(),
+                        1,
+                        wrong.getMessage(),
+                        "See CONTRIBUTING.md for what a bench phone says."));
             }
         }
         return faults;

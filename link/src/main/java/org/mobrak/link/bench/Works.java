@@ -19,7 +19,7 @@ final class Works {
     private static final Set<PartitionClass> SENT_FIRST =
             Set.of(PartitionClass.BOOTLOADER, PartitionClass.PARTITION_TABLE);
 
-    private static final int NOUGHT = 1;
+    private static final int LEAST_PERCENT = 1;
 
     private final BenchTruth phone;
 
@@ -37,7 +37,7 @@ final class Works {
                     task, before.working(phone, task.seconds() * task.broken().getAsDouble()));
         }
         BenchState after = before.working(phone, task.seconds());
-        if (after.battery() < NOUGHT) {
+        if (after.battery() < LEAST_PERCENT) {
             return wentOff(task, after);
         }
         return written(task, after);
