@@ -6,11 +6,8 @@ import com.flipkart.zjsonpatch.DiffFlags;
 import com.flipkart.zjsonpatch.JsonDiff;
 import java.io.Closeable;
 import java.io.IOException;
-import java.nio.file.FileSystem;
-import java.nio.file.FileSystems;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.ProviderNotFoundException;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.time.LocalDate;
@@ -25,8 +22,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
-import java.util.stream.Stream;
-import java.util.zip.ZipError;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.file.Difference.State;
 import org.mobrak.core.identity.UnreadableInput;
@@ -43,7 +38,7 @@ public final class CatalogueMerge implements Closeable {
 
     private final Path ours;
     private final String origin;
-    private final Optional<FileSystem> archive;
+    private final Optional<CatalogueZip> archive;
     private final Map<String, Entry<?>> own;
     private final Map<String, Entry<?>> other;
     private final List<Fault> faults;
@@ -69,13 +64,13 @@ public final class CatalogueMerge implements Closeable {
     private CatalogueMerge(Path ours, Path theirs) throws IOException {
         this.ours = ours;
         this.origin = theirs.toAbsolutePath().normalize().getFileName().toString();
-        this.archive = Files.isDirectory(theirs) ? Optional.empty() : Optional.of(zip(theirs));
-        Entries second =
-                Entries.of(List.of(archive.isPresent() ? root(archive.get().getPath("/")) : theirs));
+        this.archive = Files.isDirectory(theirs) ? Optional.empty() : Optional.of(CatalogueZip.open(theirs));
+        Entries second = Entries.of(List.of(archive.isPresent() ? archive.get().root() : theirs));
         this.own = named(Entries.of(List.of(ours)));
         this.other = named(second);
         this.faults = new ArrayList<>(second.faults());
         second.routes().forEach(this::leaveOutIfFaulty);
+        leaveOutWhatStandsTwice(second);
     }
 
     /** What is wrong with a route by itself is wrong in every catalogue; what it names may be in ours. */
@@ -89,38 +84,38 @@ public final class CatalogueMerge implements Closeable {
         }
     }
 
+    /** Of two that bear one name nobody knows which is meant, so neither can be taken. */
+    private void leaveOutWhatStandsTwice(Entries second) throws IOException {
+        Set<String> members = archive.isPresent() ? archive.get().twice() : Set.of();
+        Map<String, Entry<?>> first = new TreeMap<>();
+        for (Entry<?> entry : (Iterable<Entry<?>>) second.all()::iterator) {
+            Entry<?> before = first.putIfAbsent(name(entry), entry);
+            if (before != null) {
+                tellTwice(entry, "The id of this entry is used in " + before.file() + " already.");
+            } else if (members.contains(entry.file())) {
+                tellTwice(entry, "The archive holds several files of this name.");
+            }
+        }
+    }
+
+    private void tellTwice(Entry<?> entry, String what) {
+        faults.add(new Fault(entry.file(), 0, what, "Neither can be taken; ask which one is meant."));
+        other.remove(name(entry));
+    }
+
     /** Opens both; an {@link UnreadableInput} tells which of them is no catalogue. */
     public static CatalogueMerge open(Path ours, Path theirs) throws IOException {
         return new CatalogueMerge(ours, theirs);
     }
 
-    private static FileSystem zip(Path file) throws IOException {
-        try {
-            return FileSystems.newFileSystem(file, Map.of());
-        } catch (ProviderNotFoundException | ZipError | IOException notZip) {
-            throw new UnreadableInput(file + " is neither a catalogue folder nor a zip of one.");
-        }
-    }
-
-    /** In a zip the catalogue may stand in a folder of its own. */
-    private static Path root(Path top) throws IOException {
-        try (Stream<Path> inside = Files.list(top)) {
-            List<Path> folders = inside.filter(Files::isDirectory).toList();
-            boolean nested = folders.size() == 1
-                    && Entries.KINDS.stream()
-                            .noneMatch(kind ->
-                                    folders.get(0).getFileName().toString().startsWith(kind));
-            return nested ? folders.get(0) : top;
-        }
-    }
-
     private static Map<String, Entry<?>> named(Entries entries) {
         Map<String, Entry<?>> named = new TreeMap<>();
-        Stream.of(entries.phones(), entries.routes(), entries.grammars(), entries.holes())
-                .flatMap(List::stream)
-                .forEach(entry -> named.putIfAbsent(
-                        kind(entry) + "/" + entry.root().get("id").asText(), entry));
+        entries.all().forEach(entry -> named.putIfAbsent(name(entry), entry));
         return named;
+    }
+
+    private static String name(Entry<?> entry) {
+        return kind(entry) + "/" + entry.root().get("id").asText();
     }
 
     private static String kind(Entry<?> entry) {

@@ -41,6 +41,10 @@ record Entries(
                 faults);
     }
 
+    Stream<Entry<?>> all() {
+        return Stream.of(phones, routes, grammars, holes).flatMap(List::stream);
+    }
+
     private static <T> List<Entry<T>> read(List<Path> folders, String kind, EntryReader<T> reader, List<Fault> faults)
             throws IOException {
         List<Entry<T>> entries = new ArrayList<>();

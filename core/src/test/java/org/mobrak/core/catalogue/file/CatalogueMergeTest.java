@@ -17,6 +17,7 @@ import java.util.Random;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.apache.commons.io.file.PathUtils;
+import org.assertj.core.api.InstanceOfAssertFactories;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -92,6 +93,31 @@ class CatalogueMergeTest {
             List<Difference> wanted =
                     merge.differences().stream().filter(Difference::canBeTaken).toList();
             assertThatThrownBy(() -> merge.take(wanted, TODAY)).hasMessageContaining("is a link");
+        }
+    }
+
+    @Test
+    void whatStandsTwiceIsToldAndNeitherIsTaken() throws IOException {
+        String one = Files.readString(ours.resolve(GO_ONLINE)).replace("id: go-online", "id: go-other");
+        Path twoFiles = zip("routes/a.yaml", one, "routes/b.yaml", one.replace("[1, 1, 3]", "[1, 2, 3]"));
+        try (CatalogueMerge merge = CatalogueMerge.open(ours, twoFiles)) {
+            assertThat(merge.differences()).noneMatch(Difference::canBeTaken);
+            assertThat(merge.faults())
+                    .extracting(Fault::text)
+                    .singleElement(InstanceOfAssertFactories.STRING)
+                    .contains("routes/b.yaml", "routes/a.yaml already");
+        }
+        // The library refuses to write one name twice, so the second is renamed in the bytes, which have the same
+        // length.
+        Path oneName = zip("x/routes/a.yaml", one, "x/routes/b.yaml", one.replace("id: go-other", "id: go-twice"));
+        String bytes = Files.readString(oneName, StandardCharsets.ISO_8859_1);
+        Files.writeString(oneName, bytes.replace("routes/b.yaml", "routes/a.yaml"), StandardCharsets.ISO_8859_1);
+        try (CatalogueMerge merge = CatalogueMerge.open(ours, oneName)) {
+            assertThat(merge.differences()).noneMatch(Difference::canBeTaken);
+            assertThat(merge.faults())
+                    .extracting(Fault::text)
+                    .singleElement(InstanceOfAssertFactories.STRING)
+                    .contains("routes/a.yaml", "several files of this name");
         }
     }
 
