@@ -21,6 +21,7 @@ import org.mobrak.core.catalogue.Habit;
 import org.mobrak.core.catalogue.file.Difference;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.reader.TextIntake;
@@ -137,7 +138,14 @@ public final class Session implements AutoCloseable {
     }
 
     public void open() {
-        change("Opening the workspace", () -> bench = Workbench.open(folder, cache, link, clock));
+        change("Opening the workspace", () -> {
+            bench = Workbench.open(folder, cache, link, clock);
+            bench.lookThrough(found -> drawing.execute(() -> tellDamage(found)));
+        });
+    }
+
+    private void tellDamage(Finding found) {
+        telling("Looking through the logbook", () -> bench.damaged(found));
     }
 
     public void pick(PhoneRecord phone) {

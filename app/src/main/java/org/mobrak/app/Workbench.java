@@ -14,6 +14,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.function.Consumer;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.file.Difference;
@@ -61,7 +62,7 @@ final class Workbench implements AutoCloseable {
     private final Instant opened;
     private final Map<Long, Dossier> dossiers = new HashMap<>();
     private final Map<Long, DrawerEntry> entries = new HashMap<>();
-    /** Only another program makes rows that cannot be read, so once is enough. */
+    /** What is wrong with the logbook. Only another program makes rows that cannot be read, so looking once is enough. */
     private final List<Finding> unread;
 
     private Optional<PhoneRecord> picked;
@@ -75,7 +76,7 @@ final class Workbench implements AutoCloseable {
         this.link = link;
         this.clock = clock;
         this.opened = clock.instant();
-        this.unread = logbook().unread();
+        this.unread = new ArrayList<>(logbook().unread());
         String last = logbook().setting(LAST_PHONE).orElse("");
         List<PhoneRecord> phones = logbook().phones();
         this.picked = phones.stream()
@@ -87,6 +88,21 @@ final class Workbench implements AutoCloseable {
     /** Opens a workspace with the phone on the desk that was there last. */
     static Workbench open(Path folder, Path cache, PhoneLink link, Clock clock) throws IOException {
         return new Workbench(Workspace.open(folder, cache), link, clock);
+    }
+
+    /**
+     * Begins to look through the whole logbook beside the work.
+     *
+     * @param damaged is told what was found, on a thread of its own
+     */
+    void lookThrough(Consumer<Finding> damaged) {
+        workspace.lookThrough(damaged);
+    }
+
+    /** Keeps in sight what is wrong with the logbook. */
+    Notice damaged(Finding found) {
+        unread.add(0, found);
+        return new Notice(true, found.message());
     }
 
     Logbook logbook() {
@@ -313,7 +329,7 @@ final class Workbench implements AutoCloseable {
                 dossiers.stream()
                         .map(dossier -> entries.get(dossier.phone().id()))
                         .toList(),
-                unread,
+                List.copyOf(unread),
                 desk,
                 past(dossiers),
                 link.seen(),

@@ -1,9 +1,15 @@
 package org.mobrak.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
@@ -18,6 +24,7 @@ import org.mobrak.app.demo.DrawerFile;
 import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Finding;
 import org.mobrak.core.job.Step;
 import org.mobrak.core.logbook.Workspace;
 import org.mobrak.core.plan.Goal;
@@ -60,6 +67,55 @@ class SessionTest {
         public void close() {
             session.close();
             drawing.shutdownNow();
+        }
+    }
+
+    @Test
+    void damageThatTheQuickLookPassesOverIsToldBesideTheWork() throws Exception {
+        Path folder = top.resolve("damaged");
+        Workspace.create(folder, List.of(HOME.resolve("catalogue")));
+        try (Bench bench = new Bench(folder)) {
+            bench.does(session -> session.takePasted("[ro.product.model]: [KQ-T5]\n"));
+            assertThat(bench.sees().unread()).isEmpty();
+        }
+        letAnIndexSayAnotherPhone(folder.resolve("logbook.db"));
+        try (Bench bench = new Bench(folder)) {
+            assertTimeoutPreemptively(Duration.ofSeconds(20), () -> {
+                while (bench.sees().unread().isEmpty()) {
+                    Thread.onSpinWait();
+                }
+            });
+            assertThat(bench.sees().unread())
+                    .extracting(Finding::code)
+                    .as("told with the workspace open")
+                    .contains("logbook-damaged");
+            assertThat(bench.session.notice().get())
+                    .hasValueSatisfying(told -> assertThat(told.text()).contains("copy the whole folder"));
+            assertThat(bench.desk().dossier().phone().nickname()).isEqualTo("KQ-T5");
+        }
+        assertThat(folder.resolve("logbook.db-wal")).doesNotExist();
+    }
+
+    private static void letAnIndexSayAnotherPhone(Path file) throws SQLException {
+        String kept = "CREATE TABLE kept AS SELECT * FROM sqlite_master WHERE name = 'intake_of_phone'";
+        statements(
+                file, kept, "PRAGMA writable_schema = ON", "DELETE FROM sqlite_master WHERE name = 'intake_of_phone'");
+        statements(
+                file,
+                "CREATE TEMP TABLE more AS SELECT * FROM phone",
+                "UPDATE more SET id = id + 1",
+                "INSERT INTO phone SELECT * FROM more",
+                "UPDATE intake SET phone_id = phone_id + 1");
+        statements(
+                file, "PRAGMA writable_schema = ON", "INSERT INTO sqlite_master SELECT * FROM kept", "DROP TABLE kept");
+    }
+
+    private static void statements(Path file, String... all) throws SQLException {
+        try (Connection connection = DriverManager.getConnection("jdbc:sqlite:" + file);
+                Statement statement = connection.createStatement()) {
+            for (String one : all) {
+                statement.execute(one);
+            }
         }
     }
 

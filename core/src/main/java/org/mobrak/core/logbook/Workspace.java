@@ -15,8 +15,10 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.FutureTask;
+import java.util.function.Consumer;
 import org.apache.commons.io.file.PathUtils;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.FlywayException;
@@ -27,6 +29,7 @@ import org.jdbi.v3.core.Jdbi;
 import org.jdbi.v3.core.spi.JdbiPlugin;
 import org.mobrak.core.catalogue.file.CatalogueCache;
 import org.mobrak.core.catalogue.file.CatalogueLoader;
+import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.UnreadableInput;
 import org.sqlite.SQLiteConfig;
 import org.sqlite.SQLiteDataSource;
@@ -48,6 +51,7 @@ public final class Workspace implements AutoCloseable {
     private final Logbook logbook;
     private final CatalogueCache cache;
     private CatalogueLoader.Loaded catalogue;
+    private Optional<IntegrityCheck> integrity = Optional.empty();
 
     private Workspace(Path folder, Path cache, FileChannel lockFile) throws IOException {
         this.folder = folder;
@@ -215,6 +219,17 @@ public final class Workspace implements AutoCloseable {
         return logbook;
     }
 
+    /**
+     * Begins to look through the whole logbook beside the work; closing the workspace calls it off.
+     *
+     * @param damaged is told what was found, on a thread of its own; not called for a logbook that is whole
+     */
+    public void lookThrough(Consumer<Finding> damaged) {
+        IntegrityCheck check = new IntegrityCheck(folder.resolve("logbook.db"), damaged);
+        integrity = Optional.of(check);
+        check.start();
+    }
+
     /** Reads the catalogue anew where its files have changed. */
     public void reloadCatalogue() throws IOException {
         catalogue = cache.load(folder.resolve("catalogue"));
@@ -227,6 +242,7 @@ public final class Workspace implements AutoCloseable {
 
     @Override
     public void close() throws IOException {
+        integrity.ifPresent(IntegrityCheck::close);
         held.close();
         lockFile.close();
     }
