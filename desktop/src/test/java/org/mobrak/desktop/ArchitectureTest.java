@@ -1,11 +1,20 @@
 package org.mobrak.desktop;
 
+import static com.tngtech.archunit.core.domain.JavaCall.Predicates.target;
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.assignableTo;
+import static com.tngtech.archunit.core.domain.properties.HasName.Predicates.name;
+import static com.tngtech.archunit.core.domain.properties.HasOwner.Predicates.With.owner;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
+import javafx.scene.Node;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.Tooltip;
 import org.junit.jupiter.api.Test;
+import org.mobrak.desktop.parts.Texts;
 
 /** The window draws values and calls the application. */
 class ArchitectureTest {
@@ -26,6 +35,24 @@ class ArchitectureTest {
                 .orShould()
                 .dependOnClassesThat()
                 .resideInAnyPackage("org.mobrak.link..", "java.sql..", "org.jdbi..")
+                .check(PAGES);
+    }
+
+    @Test
+    void whatIsShownGoesThroughOneGate() {
+        noClasses()
+                .that()
+                .doNotHaveFullyQualifiedName(Texts.class.getName())
+                .and()
+                .doNotHaveFullyQualifiedName(Screenshots.class.getName())
+                .should()
+                .callMethodWhere(target(owner(assignableTo(Labeled.class))).and(target(name("setText"))))
+                .orShould()
+                .callMethodWhere(target(owner(assignableTo(Node.class))).and(target(name("setAccessibleText"))))
+                .orShould()
+                .callConstructor(Tooltip.class, String.class)
+                .orShould()
+                .callConstructor(MenuItem.class, String.class)
                 .check(PAGES);
     }
 }

@@ -107,7 +107,7 @@ public final class CataloguePage implements View {
             entries.getSelectionModel().selectFirst();
             showDetail(entries.getSelectionModel().getSelectedItem());
         }
-        other.setText(shelf.other().map(path -> told(path, shelf)).orElse(""));
+        Texts.say(other, shelf.other().map(path -> told(path, shelf)).orElse(""));
         node.getChildren().setAll(ownScroll, shelf.other().isPresent() ? compared : nothing);
         nameTake();
     }
@@ -198,7 +198,7 @@ public final class CataloguePage implements View {
     }
 
     private void nameTake() {
-        take.setText(ticked.size() == 1 ? "Take the one ticked" : "Take the " + ticked.size() + " ticked");
+        Texts.say(take, ticked.size() == 1 ? "Take the one ticked" : "Take the " + ticked.size() + " ticked");
         take.setDisable(ticked.isEmpty());
     }
 

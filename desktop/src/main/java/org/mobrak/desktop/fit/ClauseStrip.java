@@ -7,6 +7,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import org.mobrak.core.fit.Clause;
 import org.mobrak.desktop.parts.Sign;
+import org.mobrak.desktop.parts.Texts;
 
 /**
  * The clauses of a route as a row of pegs, met, open or unmet: how near a route is, at a glance. It lives in a cell of a list, so
@@ -37,8 +38,10 @@ final class ClauseStrip extends HBox {
                 }
             }
         }
-        setAccessibleText(clauses.stream()
-                .map(clause -> clause.name() + ": " + clause.result().word())
-                .collect(Collectors.joining(", ")));
+        Texts.aloud(
+                this,
+                clauses.stream()
+                        .map(clause -> clause.name() + ": " + clause.result().word())
+                        .collect(Collectors.joining(", ")));
     }
 }

@@ -58,7 +58,7 @@ final class RouteBoard {
         routes.getSelectionModel().selectedItemProperty().addListener((property, old, row) -> chosen(row));
         search.setId("search");
         search.setPromptText("Search the routes");
-        search.setAccessibleText("Search the routes by name, family or reason");
+        Texts.aloud(search, "Search the routes by name, family or reason");
         search.textProperty().addListener((property, old, words) -> fill());
         HBox.setHgrow(search, Priority.ALWAYS);
         compare.setId("compare");
@@ -158,7 +158,7 @@ final class RouteBoard {
 
     private void nameCompare() {
         compare.setGraphic(new FontIcon(pinned.isPresent() ? Feather.X : Feather.COLUMNS));
-        compare.setText(pinned.isPresent() ? "End comparing" : "Compare");
+        Texts.say(compare, pinned.isPresent() ? "End comparing" : "Compare");
         compare.setDisable(pinned.isEmpty() && choice.route().get() == null);
     }
 

@@ -63,8 +63,8 @@ final class RouteCell extends ListCell<BoardRow> {
 
     private void show(RouteFit fit) {
         Route route = fit.route();
-        name.setText(route.name());
-        about.setText(evidence(route) + "  ·  " + route.family());
+        Texts.say(name, route.name());
+        Texts.say(about, evidence(route) + "  ·  " + route.family());
         strip.show(fit.clauses());
         boolean wipes = route.changes().wipesData();
         boolean marks = !route.marks().isEmpty();
@@ -72,7 +72,7 @@ final class RouteCell extends ListCell<BoardRow> {
         if (row.getChildren().get(0) != does) {
             row.getChildren().set(0, does);
         }
-        row.setAccessibleText(route.name() + ", " + fit.verdict().word() + ", " + does(route));
+        Texts.aloud(row, route.name() + ", " + fit.verdict().word() + ", " + does(route));
     }
 
     private static HBox drawn(BoardRow.Heading heading) {

@@ -16,7 +16,7 @@ final class FactCell extends ListCell<FactRow> {
     @Override
     protected void updateItem(FactRow row, boolean empty) {
         super.updateItem(row, empty);
-        setText(null);
+        Texts.say(this, "");
         getStyleClass().remove("row-heading");
         setDisable(false);
         if (empty || row == null) {

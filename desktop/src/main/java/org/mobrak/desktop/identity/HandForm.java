@@ -91,7 +91,7 @@ final class HandForm {
     }
 
     private void show(Optional<String> objection) {
-        wrong.setText(objection.orElse(""));
+        Texts.say(wrong, objection.orElse(""));
         wrong.setVisible(objection.isPresent());
         wrong.setManaged(objection.isPresent());
     }

@@ -16,6 +16,7 @@ import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.Desk;
 import org.mobrak.app.Session;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Texts;
 
 /** Where a text comes in: pasted, dropped, from files, over the cable or by hand. */
 final class IntakeCard {
@@ -98,7 +99,7 @@ final class IntakeCard {
     }
 
     private MenuItem item(String phone) {
-        MenuItem item = new MenuItem(phone);
+        MenuItem item = Texts.item(phone);
         item.setOnAction(press -> session.takeFromCable(phone));
         return item;
     }

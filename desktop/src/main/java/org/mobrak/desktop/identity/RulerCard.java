@@ -40,7 +40,7 @@ final class RulerCard {
         other.setEditable(true);
         other.setPromptText("Lay another build over it");
         other.getEditor().getStyleClass().add("exact-input");
-        other.setAccessibleText("Another build, to lay over this one");
+        Texts.aloud(other, "Another build, to lay over this one");
         other.valueProperty().addListener((property, old, text) -> {
             if (!filling) {
                 draw();

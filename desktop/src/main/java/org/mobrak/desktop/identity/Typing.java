@@ -11,6 +11,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.desktop.parts.Texts;
 
 /** Where a person who stands with the phone in hand gives a fact's value: a choice of words, or a field. */
 final class Typing {
@@ -31,14 +32,14 @@ final class Typing {
         if (words.isEmpty()) {
             TextField field = new TextField();
             field.setPromptText(fact.label());
-            field.setAccessibleText(fact.label());
+            Texts.aloud(field, fact.label());
             field.getStyleClass().add("exact-input");
             return new Typing(field, field.textProperty(), field::clear);
         }
         ComboBox<String> choice = new ComboBox<>();
         choice.getItems().setAll(words);
         choice.setPromptText("Choose");
-        choice.setAccessibleText(fact.label());
+        Texts.aloud(choice, fact.label());
         return new Typing(choice, choice.valueProperty(), () -> choice.setValue(null));
     }
 

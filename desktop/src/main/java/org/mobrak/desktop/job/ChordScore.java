@@ -46,7 +46,7 @@ final class ChordScore extends VBox {
     ChordScore(KeyChord chord) {
         this.chord = chord;
         getStyleClass().add("score");
-        setAccessibleText("Keys: " + chord.text());
+        Texts.aloud(this, "Keys: " + chord.text());
         count.setId("count-out");
         count.setOnAction(press -> begin());
         seen.setId("cue-seen");
@@ -118,7 +118,7 @@ final class ChordScore extends VBox {
         clicks.ifPresent(Clicks::now);
         if (due >= chord.strokes().size()) {
             stop();
-            told.setText("That was all of it. Look for the sign below.");
+            Texts.say(told, "That was all of it. Look for the sign below.");
         }
         light();
     }
@@ -143,12 +143,15 @@ final class ChordScore extends VBox {
         }
         boolean counting = due >= 0 && due < chord.strokes().size();
         seen.setVisible(counting && !chord.strokes().get(due).pressed());
-        count.setText(counting ? "From the start" : "Count it out");
+        Texts.say(count, counting ? "From the start" : "Count it out");
         if (counting) {
             Stroke stroke = chord.strokes().get(due);
-            told.setText((stroke.pressed() ? "Press now: " : "Hold: ")
-                    + String.join(" + ", stroke.keys().stream().map(Key::word).toList())
-                    + (stroke.pressed() ? "" : "  ·  " + stroke.cue() + "  ·  " + seconds));
+            Texts.say(
+                    told,
+                    (stroke.pressed() ? "Press now: " : "Hold: ")
+                            + String.join(
+                                    " + ", stroke.keys().stream().map(Key::word).toList())
+                            + (stroke.pressed() ? "" : "  ·  " + stroke.cue() + "  ·  " + seconds));
         }
     }
 

@@ -2,7 +2,6 @@ package org.mobrak.desktop.job;
 
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.layout.HBox;
@@ -18,8 +17,8 @@ final class CopyLine extends HBox {
         label.getStyleClass().add("row-name");
         Button copy = new Button("", new FontIcon(Feather.COPY));
         copy.getStyleClass().add("copy");
-        copy.setTooltip(new Tooltip("Copy"));
-        copy.setAccessibleText("Copy " + name);
+        copy.setTooltip(Texts.tip("Copy"));
+        Texts.aloud(copy, "Copy " + name);
         copy.setOnAction(press -> {
             ClipboardContent content = new ClipboardContent();
             content.putString(exact);

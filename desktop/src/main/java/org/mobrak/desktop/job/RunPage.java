@@ -138,11 +138,11 @@ public final class RunPage implements View {
     }
 
     private void show(Job job) {
-        title.setText(job.sheet().title());
+        Texts.say(title, job.sheet().title());
         long ticked = job.tickedCount();
         int all = job.sheet().steps().size();
         progress.setProgress((double) ticked / all);
-        count.setText("%d of %d".formatted(ticked, all));
+        Texts.say(count, "%d of %d".formatted(ticked, all));
         pause.setDisable(!job.hasBegun() || job.state().resting().isPresent());
         Optional<String> next = job.next().map(Step::id);
         Optional<String> wanted = next.equals(nextShown) ? selected().or(() -> next) : next;

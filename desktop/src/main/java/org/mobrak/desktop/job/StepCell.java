@@ -12,7 +12,7 @@ final class StepCell extends ListCell<StepRow> {
     @Override
     protected void updateItem(StepRow row, boolean empty) {
         super.updateItem(row, empty);
-        setText(null);
+        Texts.say(this, "");
         getStyleClass().remove("row-heading");
         setDisable(false);
         if (empty || row == null) {

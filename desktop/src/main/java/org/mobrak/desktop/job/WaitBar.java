@@ -77,14 +77,14 @@ final class WaitBar extends VBox {
     private void tell() {
         mark.setVisible(begun.isPresent());
         if (begun.isEmpty()) {
-            told.setText("The clock starts when you press Begin.");
+            Texts.say(told, "The clock starts when you press Begin.");
             return;
         }
         Duration passed = Duration.between(begun.get(), now.get());
         Duration since = passed.isNegative() ? Duration.ZERO : passed;
         double minutes = since.toSeconds() / 60.0;
         mark.relocate(bar.getWidth() * Math.min(1, minutes / whole()), 0);
-        told.setText("%d:%02d  ·  %s".formatted(since.toMinutes(), since.toSecondsPart(), verdict(minutes)));
+        Texts.say(told, "%d:%02d  ·  %s".formatted(since.toMinutes(), since.toSecondsPart(), verdict(minutes)));
     }
 
     private String verdict(double minutes) {

@@ -126,7 +126,7 @@ final class CopiesFace implements View {
         @Override
         protected void updateItem(StockCopy copy, boolean empty) {
             super.updateItem(copy, empty);
-            setText(null);
+            Texts.say(this, "");
             setGraphic(empty || copy == null ? null : row(copy));
         }
 

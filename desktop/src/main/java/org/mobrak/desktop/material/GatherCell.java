@@ -17,7 +17,7 @@ final class GatherCell extends ListCell<GatherItem> {
     @Override
     protected void updateItem(GatherItem item, boolean empty) {
         super.updateItem(item, empty);
-        setText(null);
+        Texts.say(this, "");
         setGraphic(empty || item == null ? null : row(item));
     }
 

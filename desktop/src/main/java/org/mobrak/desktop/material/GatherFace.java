@@ -149,7 +149,7 @@ final class GatherFace implements View {
     }
 
     private void showSums() {
-        sums.setText(list.map(this::sums).orElse(""));
+        Texts.say(sums, list.map(this::sums).orElse(""));
     }
 
     private String sums(Gathering gathering) {

@@ -32,7 +32,7 @@ final class KeptCell extends ListCell<Kept> {
     @Override
     protected void updateItem(Kept file, boolean empty) {
         super.updateItem(file, empty);
-        setText(null);
+        Texts.say(this, "");
         setGraphic(empty || file == null ? null : row(file));
     }
 

@@ -6,9 +6,11 @@ import javafx.scene.AccessibleRole;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Pane;
+import org.mobrak.core.identity.VisibleText;
 import org.mobrak.core.material.FileKind;
 import org.mobrak.core.material.Part;
 import org.mobrak.core.plan.Sizes;
+import org.mobrak.desktop.parts.Texts;
 
 /**
  * A file and all that lies in it, each holder above what it holds: widths are to scale within their holder, each step down is
@@ -29,7 +31,7 @@ final class NestPicture extends Pane {
         setId("nest");
         getStyleClass().add("nest");
         setAccessibleRole(AccessibleRole.TEXT);
-        setAccessibleText("%d parts in %s".formatted(root.all().count() - 1, root.name()));
+        Texts.aloud(this, "%d parts in %s".formatted(root.all().count() - 1, root.name()));
         setMinHeight(ROW * (Math.min(DEEPEST, depth(root)) + 1));
         setPrefHeight(getMinHeight());
         widthProperty().addListener((property, old, width) -> draw(width.doubleValue()));
@@ -74,13 +76,13 @@ final class NestPicture extends Pane {
         String size = part.bytes().isPresent()
                 ? Sizes.words(part.bytes().getAsLong())
                 : part.kind().label();
-        Label box = new Label(width < LEGIBLE ? "" : part.plainName() + "\n" + size);
+        Label box = new Label(width < LEGIBLE ? "" : VisibleText.of(part.plainName() + "\n" + size));
         box.getStyleClass().addAll("nest-box", isKernel(part) ? "nest-kernel" : "nest-other");
         box.relocate(x, level * ROW);
         box.setMinSize(Math.max(1, width - GAP), ROW - GAP);
         box.setMaxSize(Math.max(1, width - GAP), ROW - GAP);
         Tooltip.install(
-                box, new Tooltip("%s\n%s, %s".formatted(part.name(), part.kind().label(), size)));
+                box, Texts.tip("%s\n%s, %s".formatted(part.name(), part.kind().label(), size)));
         return box;
     }
 

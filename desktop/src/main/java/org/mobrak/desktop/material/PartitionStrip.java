@@ -58,7 +58,7 @@ final class PartitionStrip extends VBox {
             getChildren().addAll(strip, legend());
         }
         setAccessibleRole(AccessibleRole.TEXT);
-        setAccessibleText(sentence(partitions, writes));
+        Texts.aloud(this, sentence(partitions, writes));
     }
 
     private static double weight(Partition partition) {
@@ -113,7 +113,7 @@ final class PartitionStrip extends VBox {
         box.setMaxSize(width, HEIGHT);
         String because =
                 stretch.write().map(write -> "\nwritten by " + write.because()).orElse("\nleft alone");
-        Tooltip.install(box, new Tooltip(stretch.name() + ", " + stretch.kind().label() + because));
+        Tooltip.install(box, Texts.tip(stretch.name() + ", " + stretch.kind().label() + because));
         return box;
     }
 

@@ -4,14 +4,15 @@ import javafx.scene.AccessibleRole;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Region;
 import org.mobrak.core.gather.Standing;
+import org.mobrak.desktop.parts.Texts;
 
 /** How it stands with something that is needed, as a shape. */
 final class StandingSign extends Region {
     private StandingSign(String style, String words) {
         getStyleClass().addAll("sign", style);
         setAccessibleRole(AccessibleRole.IMAGE_VIEW);
-        setAccessibleText(words);
-        Tooltip.install(this, new Tooltip(words));
+        Texts.aloud(this, words);
+        Tooltip.install(this, Texts.tip(words));
     }
 
     static StandingSign of(Standing standing) {

@@ -171,7 +171,7 @@ final class TableFace implements View {
         MenuButton register = new MenuButton("Register as a stock copy", new FontIcon(Feather.ARCHIVE));
         register.setId("register-copy");
         for (PartitionClass covers : COVERS) {
-            MenuItem item = new MenuItem("of this phone's " + covers.label());
+            MenuItem item = Texts.item("of this phone's " + covers.label());
             item.setOnAction(press -> session.files().registerCopy(file, covers));
             register.getItems().add(item);
         }

@@ -13,8 +13,8 @@ public final class Sign extends Region {
     private Sign(String style, String words) {
         getStyleClass().addAll("sign", style);
         setAccessibleRole(AccessibleRole.IMAGE_VIEW);
-        setAccessibleText(words);
-        Tooltip.install(this, new Tooltip(words));
+        Texts.aloud(this, words);
+        Tooltip.install(this, Texts.tip(words));
     }
 
     public static Sign of(Verdict verdict) {

@@ -1,10 +1,17 @@
 package org.mobrak.desktop.parts;
 
+import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.control.Labeled;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Region;
 import org.mobrak.core.identity.VisibleText;
 
-/** Lines of text in the few voices the screens have. */
+/**
+ * Lines of text in the few voices the screens have, and the one gate for text on its way to the window: whatever is shown of a
+ * name, a file or a reading can be seen.
+ */
 public final class Texts {
     private Texts() {}
 
@@ -25,6 +32,26 @@ public final class Texts {
     /** Build strings, model numbers and other text to be compared letter by letter. */
     public static Label exact(String text) {
         return voiced(text, "text-exact");
+    }
+
+    /** Lets a label, a button or a row of a list say something else. */
+    public static void say(Labeled label, String text) {
+        label.setText(VisibleText.of(text));
+    }
+
+    /** What is read out instead of being seen. */
+    public static void aloud(Node node, String text) {
+        node.setAccessibleText(VisibleText.of(text));
+    }
+
+    /** What is told when one points at something. */
+    public static Tooltip tip(String text) {
+        return new Tooltip(VisibleText.of(text));
+    }
+
+    /** A line of a menu. */
+    public static MenuItem item(String text) {
+        return new MenuItem(VisibleText.oneLine(text));
     }
 
     /** A text that runs over as many lines as it needs and is never cut. */

@@ -34,7 +34,7 @@ final class BriefMenu extends MenuButton {
     }
 
     private static MenuItem item(String id, String words, Runnable action) {
-        MenuItem item = new MenuItem(words);
+        MenuItem item = Texts.item(words);
         item.setId(id);
         item.setOnAction(press -> action.run());
         return item;

@@ -97,7 +97,7 @@ final class DrillBox extends VBox {
         buttons.clear();
         keys.getChildren().clear();
         drill.ifPresent(one -> {
-            wanted.setText(one.chord().text());
+            Texts.say(wanted, one.chord().text());
             one.chord().keys().forEach(this::addKey);
         });
         tell();
@@ -146,8 +146,8 @@ final class DrillBox extends VBox {
 
     private void tell() {
         drill.ifPresent(one -> {
-            screen.setText(one.screen());
-            verdict.setText(one.verdict());
+            Texts.say(screen, one.screen());
+            Texts.say(verdict, one.verdict());
             buttons.forEach((key, button) ->
                     button.pseudoClassStateChanged(DOWN, one.held().contains(key)));
         });

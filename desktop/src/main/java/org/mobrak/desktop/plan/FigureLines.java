@@ -37,7 +37,7 @@ final class FigureLines extends VBox {
                             Texts.soft(figure.enough() == Truth.NO ? "too little" : "not known"));
         }
         pane.setGraphic(head);
-        pane.setAccessibleText(figure.name() + ": " + figure.total() + ". Opens to the sum behind it.");
+        Texts.aloud(pane, figure.name() + ": " + figure.total() + ". Opens to the sum behind it.");
         return pane;
     }
 

@@ -125,9 +125,11 @@ public final class MapFace {
         label.setPrefSize(layout.labelWidth(link), layout.labelHeight(link));
         label.relocate(layout.labelX(link) - label.getPrefWidth() / 2, layout.labelY(link) - label.getPrefHeight() / 2);
         label.setId("map-" + link.route().id());
-        label.setAccessibleText(link.route().name()
-                + link.refusal().map(why -> ", refused: " + why).orElse(""));
-        label.setTooltip(new Tooltip(link.refusal().orElse(link.route().summary())));
+        Texts.aloud(
+                label,
+                link.route().name()
+                        + link.refusal().map(why -> ", refused: " + why).orElse(""));
+        label.setTooltip(Texts.tip(link.refusal().orElse(link.route().summary())));
         label.setOnAction(press -> choose(link));
         return label;
     }
@@ -153,7 +155,7 @@ public final class MapFace {
         box.getChildren().add(title);
         List<String> lines = place.id() == 0 ? now(map, one) : words(place.changed());
         lines.stream().limit(MOST_LINES).forEach(line -> box.getChildren().add(Texts.soft(line)));
-        Tooltip.install(box, new Tooltip(String.join("\n", lines)));
+        Tooltip.install(box, Texts.tip(String.join("\n", lines)));
         return box;
     }
 
@@ -184,7 +186,7 @@ public final class MapFace {
             boolean chosen = asked || link.plans().contains(number);
             nodes.forEach(part -> part.pseudoClassStateChanged(CHOSEN, chosen));
         });
-        desk.ifPresent(one -> said.setText(words(one, choice.route().get())));
+        desk.ifPresent(one -> Texts.say(said, words(one, choice.route().get())));
     }
 
     private String words(Desk one, Route route) {

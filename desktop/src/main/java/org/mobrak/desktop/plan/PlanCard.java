@@ -41,7 +41,7 @@ final class PlanCard extends VBox {
         Button pick = new Button("", Cell.of(plan.cost(), number));
         pick.getStyleClass().add("plot-mark");
         pick.setId("plan-" + number);
-        pick.setAccessibleText("Choose plan " + number + ": " + plan.title());
+        Texts.aloud(pick, "Choose plan " + number + ": " + plan.title());
         pick.setOnAction(press -> choice.take(plan));
         HBox head = new HBox(pick, title);
         head.getStyleClass().add("plan-head");

@@ -9,7 +9,6 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
@@ -125,12 +124,12 @@ public final class RehearsalFace {
     private void clear() {
         events.getItems().clear();
         caught.getChildren().clear();
-        ended.setText("");
+        Texts.say(ended, "");
     }
 
     private void head() {
         Optional<Plan> plan = plan();
-        title.setText(plan.map(Plan::title).orElse("No plan to rehearse"));
+        Texts.say(title, plan.map(Plan::title).orElse("No plan to rehearse"));
         play.setDisable(plan.isEmpty());
         offer(plan);
     }
@@ -169,7 +168,7 @@ public final class RehearsalFace {
         if (!ofThisPhone) {
             return;
         }
-        ended.setText(String.format(Locale.ROOT, "%s It took %.0f minutes.", sentence(report), report.minutes()));
+        Texts.say(ended, String.format(Locale.ROOT, "%s It took %.0f minutes.", sentence(report), report.minutes()));
         ended.getStyleClass()
                 .setAll("label", "heading", "rehearsal-" + report.end().word());
         List<Label> by = report.caught().stream()
@@ -205,7 +204,7 @@ public final class RehearsalFace {
             kind.getStyleClass().add("row-name");
             Label text = Texts.plain(one.kind().equals("fault") ? one.text().replace('-', ' ') : one.text());
             // What is caught stands above the list in full; here long words may end in dots, and are told on pointing.
-            text.setTooltip(new Tooltip(one.text()));
+            text.setTooltip(Texts.tip(one.text()));
             setPrefWidth(0);
             text.getStyleClass().add("rehearsal-" + one.kind());
             HBox row = new HBox(minute, kind, text);

@@ -9,7 +9,6 @@ import java.util.function.ToDoubleFunction;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Line;
 import org.mobrak.core.plan.Cost;
@@ -111,8 +110,8 @@ final class TradeOffPlot extends Pane {
         mark.getStyleClass().add("plot-mark");
         mark.setId("mark-" + number);
         String words = number + ": " + plan.title() + ", " + Cell.words(plan.cost());
-        mark.setAccessibleText(words);
-        mark.setTooltip(new Tooltip(words));
+        Texts.aloud(mark, words);
+        mark.setTooltip(Texts.tip(words));
         mark.setOnAction(press -> choice.take(plan));
         mark.relocate(x - em(CELL), clear(x, y) - em(CELL));
         marks.put(plan, mark);

@@ -11,7 +11,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -70,8 +69,8 @@ final class Drawer implements View {
         HBox.setHgrow(nickname, Priority.ALWAYS);
         Button add = new Button("", new FontIcon(Feather.PLUS));
         add.setId("add-phone");
-        add.setTooltip(new Tooltip("Put the phone in the drawer (Ctrl+N)"));
-        add.setAccessibleText("Put the phone in the drawer");
+        add.setTooltip(Texts.tip("Put the phone in the drawer (Ctrl+N)"));
+        Texts.aloud(add, "Put the phone in the drawer");
         add.setOnAction(press -> add());
         add.disableProperty().bind(nickname.textProperty().map(String::isBlank));
         HBox adding = new HBox(nickname, add);
@@ -93,7 +92,7 @@ final class Drawer implements View {
         Optional<PhoneRecord> before = onDesk;
         onDesk = snapshot.desk().map(desk -> desk.dossier().phone());
         all = snapshot.drawer();
-        unread.setText(snapshot.unread().stream().map(Finding::message).collect(Collectors.joining("\n")));
+        Texts.say(unread, snapshot.unread().stream().map(Finding::message).collect(Collectors.joining("\n")));
         unread.setVisible(!snapshot.unread().isEmpty());
         wanted.setVisible(all.size() > FEW);
         list();
@@ -158,7 +157,7 @@ final class Drawer implements View {
         @Override
         protected void updateItem(DrawerEntry entry, boolean empty) {
             super.updateItem(entry, empty);
-            setText(null);
+            Texts.say(this, "");
             setGraphic(empty || Objects.isNull(entry) ? null : drawn(entry));
         }
 

@@ -17,7 +17,6 @@ import org.mobrak.app.Notice;
 import org.mobrak.app.Progress;
 import org.mobrak.app.Question;
 import org.mobrak.app.Session;
-import org.mobrak.core.identity.VisibleText;
 import org.mobrak.desktop.parts.Texts;
 
 /** Tells what just happened and, when work takes longer than a blink, what is being done and how to stop it. */
@@ -41,7 +40,7 @@ final class MessageBar {
         HBox.setHgrow(said, Priority.ALWAYS);
         said.setMaxWidth(Double.MAX_VALUE);
         Button close = new Button("", new FontIcon(Feather.X));
-        close.setAccessibleText("Close the message");
+        Texts.aloud(close, "Close the message");
         close.setOnAction(press -> session.dismiss());
         notice = new HBox(said, close);
         notice.getStyleClass().add("notice");
@@ -89,8 +88,9 @@ final class MessageBar {
     private void ask(Optional<Question> what) {
         present(question, what.isPresent());
         what.ifPresent(one -> {
-            asked.setText(VisibleText.of(one.text()));
-            apart.setText(
+            Texts.say(asked, one.text());
+            Texts.say(
+                    apart,
                     one.heaps().size() == 1
                             ? "Put it in the drawer as a new phone"
                             : "Put each in the drawer as a new phone");
@@ -101,7 +101,7 @@ final class MessageBar {
     private void show(Optional<Notice> what) {
         present(notice, what.isPresent());
         what.ifPresent(one -> {
-            said.setText(VisibleText.of(one.text()));
+            Texts.say(said, one.text());
             notice.getStyleClass().remove("notice-bad");
             if (one.bad()) {
                 notice.getStyleClass().add("notice-bad");
@@ -110,7 +110,7 @@ final class MessageBar {
     }
 
     private void showWork(Optional<String> what) {
-        doing.setText(what.map(words -> words + " …").orElse(""));
+        Texts.say(doing, what.map(words -> words + " …").orElse(""));
         if (what.isPresent()) {
             patience.playFromStart();
         } else {
@@ -121,7 +121,7 @@ final class MessageBar {
 
     private void showProgress(Optional<Progress> now) {
         bar.setProgress(now.map(Progress::part).orElse(ProgressBar.INDETERMINATE_PROGRESS));
-        far.setText(now.map(Progress::words).orElse(""));
+        Texts.say(far, now.map(Progress::words).orElse(""));
     }
 
     private static void present(Region part, boolean there) {

@@ -8,7 +8,6 @@ import javafx.beans.property.ObjectProperty;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -60,11 +59,11 @@ final class PageRail implements View {
         ToggleButton peg = new ToggleButton();
         peg.setId("stage-" + stage.name().toLowerCase(Locale.ROOT));
         peg.setGraphic(new VBox(name, standing));
-        peg.setTooltip(new Tooltip("Ctrl+" + (stage.ordinal() + 1)));
+        peg.setTooltip(Texts.tip("Ctrl+" + (stage.ordinal() + 1)));
         peg.getStyleClass().add("stage-peg");
         peg.setPrefWidth(EQUAL);
         peg.setMaxWidth(Double.MAX_VALUE);
-        peg.setAccessibleText(stage.label());
+        Texts.aloud(peg, stage.label());
         HBox.setHgrow(peg, Priority.ALWAYS);
         return peg;
     }
@@ -78,6 +77,6 @@ final class PageRail implements View {
     public void show(Snapshot snapshot) {
         shown = Optional.of(snapshot);
         Optional<Plan> plan = Optional.ofNullable(choice.plan().get());
-        standings.forEach((stage, label) -> label.setText(stage.standing(snapshot, plan)));
+        standings.forEach((stage, label) -> Texts.say(label, stage.standing(snapshot, plan)));
     }
 }

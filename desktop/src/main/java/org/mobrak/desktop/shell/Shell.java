@@ -18,7 +18,6 @@ import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextInputControl;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.DragEvent;
 import javafx.scene.input.KeyCode;
@@ -167,8 +166,8 @@ public final class Shell {
 
     private static Button button(Feather icon, String words, Runnable action) {
         Button button = new Button("", new FontIcon(icon));
-        button.setTooltip(new Tooltip(words));
-        button.setAccessibleText(words);
+        button.setTooltip(Texts.tip(words));
+        Texts.aloud(button, words);
         button.setOnAction(press -> action.run());
         return button;
     }
@@ -179,12 +178,15 @@ public final class Shell {
         Platform.runLater(this::makeTheOthers);
         // Last, since it tells of the plan that is chosen on one of them.
         rail.show(snapshot);
-        nickname.setText(
+        Texts.say(
+                nickname,
                 snapshot.desk().map(desk -> desk.dossier().phone().nickname()).orElse("No phone on the desk"));
-        model.setText(snapshot.desk()
-                .flatMap(desk -> desk.identity().facts().value(Fact.MODEL))
-                .orElse(""));
-        more.setText(snapshot.desk().map(Shell::describe).orElse("Name a phone in the drawer to begin."));
+        Texts.say(
+                model,
+                snapshot.desk()
+                        .flatMap(desk -> desk.identity().facts().value(Fact.MODEL))
+                        .orElse(""));
+        Texts.say(more, snapshot.desk().map(Shell::describe).orElse("Name a phone in the drawer to begin."));
         nameButton(undo, "Undo", "Ctrl+Z", snapshot.undo());
         nameButton(redo, "Redo", "Ctrl+Shift+Z", snapshot.redo());
         followJob(snapshot);
@@ -193,8 +195,8 @@ public final class Shell {
     private static void nameButton(Button button, String verb, String keys, Optional<String> what) {
         String words = what.map(name -> verb + ": " + name).orElse("Nothing to " + verb.toLowerCase(Locale.ROOT));
         button.setDisable(what.isEmpty());
-        button.setTooltip(new Tooltip(words + " (" + keys + ")"));
-        button.setAccessibleText(words);
+        button.setTooltip(Texts.tip(words + " (" + keys + ")"));
+        Texts.aloud(button, words);
     }
 
     private static String describe(Desk desk) {
