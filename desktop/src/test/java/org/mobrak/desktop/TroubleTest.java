@@ -226,17 +226,66 @@ class TroubleTest {
             desktop.press(KeyCode.CONTROL, KeyCode.DIGIT6);
             ScrollPane own = desktop.find("own-catalogue");
             assertThat(own.getContent().getLayoutBounds().getHeight()).isGreaterThan(own.getHeight());
+            assertAllIsReachedWithLettersTwiceAsLarge(desktop);
         }
         try (Desktop desktop = Desktop.open(folder)) {
             desktop.until(
                     "the look is remembered",
-                    () -> desktop.stage().getScene().getRoot().getStyle().contains("15")
+                    () -> desktop.stage().getScene().getRoot().getStyle().contains("28")
                             && desktop.stage()
                                     .getScene()
                                     .getStylesheets()
                                     .get(0)
                                     .endsWith("dark.css"));
         }
+    }
+
+    /** Web Content Accessibility Guidelines 2.1, success criterion 1.4.4: text at 200 % without loss of content or function. */
+    private static void assertAllIsReachedWithLettersTwiceAsLarge(Desktop desktop) {
+        for (int step = 0; step < 13; step++) {
+            desktop.press(KeyCode.CONTROL, KeyCode.EQUALS);
+        }
+        ScrollPane room = (ScrollPane) desktop.stage().getScene().getRoot();
+        assertThat(room.getStyle()).contains("28");
+        assertThat(desktop.isShown("phones")).as("the drawer makes way").isFalse();
+        for (KeyCode page : List.of(KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT5, KeyCode.DIGIT6)) {
+            desktop.press(KeyCode.CONTROL, page);
+            Node content = room.getContent();
+            assertThat(desktop.robot()
+                            .from(content)
+                            .lookup((Node node) -> node instanceof ButtonBase || node instanceof ListView)
+                            .queryAllAs(Node.class))
+                    .filteredOn(Desktop::isSeen)
+                    .filteredOn(node -> !scrolls(node.getParent(), content))
+                    .allSatisfy(node -> {
+                        Bounds place = content.sceneToLocal(node.localToScene(node.getBoundsInLocal()));
+                        assertThat(place.getMaxX())
+                                .as(node.toString())
+                                .isLessThanOrEqualTo(content.getLayoutBounds().getWidth() + 1);
+                        assertThat(place.getMaxY())
+                                .as(node.toString())
+                                .isLessThanOrEqualTo(content.getLayoutBounds().getHeight() + 1);
+                    });
+        }
+        desktop.press(KeyCode.CONTROL, KeyCode.F);
+        assertThat(desktop.<Node>find("find-phone").isFocused())
+                .as("and is called")
+                .isTrue();
+        desktop.press(KeyCode.F9);
+        assertThat(desktop.isShown("phones")).isFalse();
+        desktop.click("call-drawer");
+        desktop.pick("phones", DrawerEntry.class, entry -> entry.name().contains("TS-J540"));
+        assertThat(desktop.isShown("phones")).as("a phone was picked").isFalse();
+    }
+
+    /** What scrolls by itself within the page is reached there. */
+    private static boolean scrolls(Node node, Node top) {
+        for (Node here = node; here != null && here != top; here = here.getParent()) {
+            if (here instanceof ScrollPane || here instanceof ListView) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private static void assertButtonsAreWhole(Desktop desktop) {

@@ -70,6 +70,8 @@ public final class RunPage implements View {
         pause.setOnAction(press -> session.pause(""));
         HBox head = new HBox(title, progress, count, pause);
         head.getStyleClass().add("page-head");
+        count.setMinWidth(Region.USE_PREF_SIZE);
+        pause.setMinWidth(Region.USE_PREF_SIZE);
         title.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(title, Priority.ALWAYS);
         HBox body = new HBox(steps, scroll);

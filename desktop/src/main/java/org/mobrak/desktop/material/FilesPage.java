@@ -4,8 +4,7 @@ import java.io.File;
 import java.util.List;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.stage.DirectoryChooser;
@@ -36,11 +35,8 @@ public final class FilesPage implements View {
         gather.toTable(faces.add("face-table", "On the table", table::node));
         faces.add("face-copies", "Copies to come back", copies::node);
         views = List.of(gather, table, copies);
-        Label hint = Texts.wrapped(
-                Texts.soft("Drop files or folders anywhere on this page; they are looked into, never changed."));
-        hint.setMaxWidth(Double.MAX_VALUE);
-        HBox.setHgrow(hint, Priority.ALWAYS);
-        HBox head = new HBox(chooseFiles(), chooseFolder(), hint, faces.tabs());
+        Label hint = Texts.soft("Or drop files or folders on this page; they are looked into, never changed.");
+        FlowPane head = new FlowPane(chooseFiles(), chooseFolder(), faces.tabs(), hint);
         head.getStyleClass().add("page-head");
         node = new VBox(head, faces.body());
         // What is dropped here is a file to look into, not a reading.

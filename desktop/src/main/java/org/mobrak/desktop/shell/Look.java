@@ -3,6 +3,7 @@ package org.mobrak.desktop.shell;
 import atlantafx.base.theme.PrimerDark;
 import atlantafx.base.theme.PrimerLight;
 import java.util.Objects;
+import java.util.function.DoubleConsumer;
 import javafx.application.Application;
 import javafx.scene.Scene;
 import org.mobrak.app.Session;
@@ -11,16 +12,20 @@ import org.mobrak.app.Session;
 final class Look {
     private static final double SMALLEST = 11;
     private static final double USUAL = 14;
-    private static final double LARGEST = 22;
+    /** Twice the usual: Web Content Accessibility Guidelines 2.1, success criterion 1.4.4. */
+    private static final double LARGEST = 2 * USUAL;
 
     private final Scene scene;
     private final Session session;
+    private final DoubleConsumer letters;
     private double size = USUAL;
     private boolean dark;
 
-    Look(Scene scene, Session session) {
+    /** @param letters is told how large they are, in pixels, whenever that changes */
+    Look(Scene scene, Session session, DoubleConsumer letters) {
         this.scene = scene;
         this.session = session;
+        this.letters = letters;
         scene.getStylesheets().setAll(sheet("light.css"), sheet("mobrak.css"));
         apply();
     }
@@ -58,6 +63,7 @@ final class Look {
                 dark ? new PrimerDark().getUserAgentStylesheet() : new PrimerLight().getUserAgentStylesheet());
         scene.getStylesheets().set(0, sheet(dark ? "dark.css" : "light.css"));
         scene.getRoot().setStyle("-fx-font-size: " + size + "px;");
+        letters.accept(size);
     }
 
     private static String sheet(String name) {

@@ -56,6 +56,7 @@ public final class Shell {
     private final Map<Page, View> pages = new EnumMap<>(Page.class);
     private final ReadingsPage readings;
     private final Drawer drawer;
+    private final Room room;
     private final PageRail rail = new PageRail(open, choice);
     private final StackPane page = new StackPane();
     private final Label nickname = Texts.plain("");
@@ -66,6 +67,7 @@ public final class Shell {
     private final Scene scene;
     private final Look look;
     private long jobShown = -1;
+    private Optional<Long> phoneShown = Optional.empty();
 
     public Shell(Session session, ZoneId zone) {
         this.session = session;
@@ -77,13 +79,12 @@ public final class Shell {
         makers.put(Page.LOGBOOK, () -> new LogbookPage(zone));
         makers.put(Page.CATALOGUE, () -> new CataloguePage(session));
         drawer = new Drawer(session, foot());
-        BorderPane root = new BorderPane();
-        root.getStyleClass().add("bench");
-        root.setLeft(drawer.node());
+        room = new Room(drawer.node());
         VBox top = new VBox(head(), rail.node(), new MessageBar(session).node());
-        root.setCenter(new BorderPane(page, top, null, new CautionStrip(open).node(), null));
-        scene = new Scene(root, 1280, 800);
-        look = new Look(scene, session);
+        room.setCenter(new BorderPane(page, top, null, new CautionStrip(open).node(), null));
+        scene = new Scene(room.root(), 1280, 800);
+        look = new Look(scene, session, room::setLetters);
+        page.getStyleClass().add("page-place");
         page.getChildren().setAll(pages.get(Page.READINGS).node());
         open.addListener((property, old, stage) -> turnTo(stage));
         session.snapshot().addListener((property, old, snapshot) -> show(snapshot));
@@ -148,7 +149,7 @@ public final class Shell {
         undo.setOnAction(press -> session.undo());
         redo.setId("redo");
         redo.setOnAction(press -> session.redo());
-        HBox head = new HBox(nickname, model, more, undo, redo);
+        HBox head = new HBox(room.call(), nickname, model, more, undo, redo);
         head.getStyleClass().add("head");
         return head;
     }
@@ -173,6 +174,12 @@ public final class Shell {
     }
 
     private void show(Snapshot snapshot) {
+        Optional<Long> phone =
+                snapshot.desk().map(desk -> desk.dossier().phone().id());
+        if (!phone.equals(phoneShown)) {
+            room.closeDrawer();
+        }
+        phoneShown = phone;
         drawer.show(snapshot);
         pages.values().forEach(view -> view.show(snapshot));
         Platform.runLater(this::makeTheOthers);
@@ -267,8 +274,8 @@ public final class Shell {
             KeyCode digit = KeyCode.getKeyCode(String.valueOf(stage.ordinal() + 1));
             all.add(new Shortcut(control(digit), false, () -> open(stage)));
         }
-        all.add(new Shortcut(control(KeyCode.N), false, drawer::askForPhone));
-        all.add(new Shortcut(control(KeyCode.F), false, drawer::askWhich));
+        all.add(new Shortcut(control(KeyCode.N), false, inTheDrawer(drawer::askForPhone)));
+        all.add(new Shortcut(control(KeyCode.F), false, inTheDrawer(drawer::askWhich)));
         all.add(new Shortcut(control(KeyCode.O), false, readings::chooseFiles));
         all.add(new Shortcut(control(KeyCode.V), true, this::pasteReading));
         all.add(new Shortcut(control(KeyCode.Z), true, session::undo));
@@ -281,7 +288,15 @@ public final class Shell {
         all.add(new Shortcut(control(KeyCode.MINUS), false, () -> look.grow(-1)));
         all.add(new Shortcut(control(KeyCode.DIGIT0), false, () -> look.grow(0)));
         all.add(new Shortcut(new KeyCodeCombination(KeyCode.F8), false, look::toggle));
+        all.add(new Shortcut(new KeyCodeCombination(KeyCode.F9), false, room::callDrawer));
         return all;
+    }
+
+    private Runnable inTheDrawer(Runnable asking) {
+        return () -> {
+            room.openDrawer();
+            asking.run();
+        };
     }
 
     private static KeyCombination control(KeyCode code) {
