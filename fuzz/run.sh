@@ -74,6 +74,7 @@ target() {
     yaml) echo 'org.mobrak.core.catalogue.file.CatalogueFuzz$Yaml' ;;
     grammars) echo 'org.mobrak.core.catalogue.file.CatalogueFuzz$Grammars' ;;
     cache) echo 'org.mobrak.core.catalogue.file.CatalogueFuzz$Cache' ;;
+    boot | chip | sparse | ext4 | elf | tar | zip) echo org.mobrak.core.material.reader.HeaderFuzz ;;
     *) echo org.mobrak.fuzz.InspectFuzz ;;
   esac
 }
@@ -82,9 +83,18 @@ target() {
 longest() {
   case $1 in
     cache | update) echo 16384 ;;
-    boot | kernel | chip) echo 4096 ;;
+    boot) echo 2560 ;;
+    kernel | chip) echo 4096 ;;
     ext4 | sparse | tar | zip | packed) echo 2048 ;;
     *) echo 1024 ;;
+  esac
+}
+
+# Whose edges are counted: of the libraries only those that the reader is made of.
+counted() {
+  case $1 in
+    boot | chip | sparse | elf | ext4) echo 'org.mobrak.**' ;;
+    *) echo 'org.mobrak.**:org.apache.commons.compress.**' ;;
   esac
 }
 
@@ -98,9 +108,9 @@ QUIET=${QUIET%:}
 jazzer() {
   local kind=$1
   shift
-  (cd "$work/$kind" && java ${FUZZ_JAVA:-} -Xmx1g -Xss512k -Dfuzz.catalogue="$HOME_DIR/demo/catalogue" -Dfuzz.name="$kind" \
+  (cd "$work/$kind" && java ${FUZZ_JAVA:-} -XX:+UseParallelGC -Xmx1g -Xss512k -Dfuzz.catalogue="$HOME_DIR/demo/catalogue" -Dfuzz.name="$kind" \
     -cp "$classes" com.code_intelligence.jazzer.Jazzer --target_class="$(target "$kind")" \
-    --instrumentation_includes='org.mobrak.**:org.apache.commons.compress.**' --keep_going=1000 --disabled_hooks="$QUIET" \
+    --instrumentation_includes="$(counted "$kind")" --keep_going=1000 --disabled_hooks="$QUIET" \
     -max_len="$(longest "$kind")" -timeout=20 -rss_limit_mb=4096 "$@")
 }
 

@@ -6,6 +6,7 @@ import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.HexFormat;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -62,10 +63,16 @@ class BootAndKernelTest {
     static Stream<Arguments> kernels() {
         byte[] arm64 = Forge.kernel();
         System.arraycopy(Forge.text("ARM\u0064"), 0, arm64, 56, 4);
+        // What looks like the head of lzma with a dictionary of 64 MiB, and is none.
+        byte[] chance = HexFormat.of().parseHex("5d00000004ffffffffffffffff00ffffffffffffffffffffffff");
         return Stream.of(
                 Arguments.of(zImage(Forge.GZIP), About.Layout.ZIMAGE, "gzip"),
                 Arguments.of(zImage(Forge.XZ_WITH_BRANCH_FILTER), About.Layout.ZIMAGE, "xz"),
                 Arguments.of(zImage(Forge.LZMA), About.Layout.ZIMAGE, "lzma"),
+                Arguments.of(
+                        Forge.zImage(Forge.join(chance, Forge.packed(Forge.kernel(), Forge.GZIP))),
+                        About.Layout.ZIMAGE,
+                        "gzip"),
                 Arguments.of(Forge.zImage(Forge.kernel()), About.Layout.ZIMAGE, "none"),
                 Arguments.of(arm64, About.Layout.ARM64, "none"),
                 Arguments.of(Forge.wrapped(zImage(Forge.GZIP)), About.Layout.WRAPPED, "gzip"));

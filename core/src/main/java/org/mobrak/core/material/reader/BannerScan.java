@@ -33,6 +33,11 @@ final class BannerScan {
         return best;
     }
 
+    /** Looks through bytes that are in memory already, from a place on. */
+    void read(byte[] bytes, int from) {
+        search(bytes, from, bytes.length, bytes.length);
+    }
+
     /** Reads a stream to its end. */
     void read(InputStream in) throws IOException {
         byte[] window = new byte[LONGEST + STEP];
@@ -43,14 +48,14 @@ final class BannerScan {
             int length = kept + read;
             boolean last = read < STEP;
             // A line that begins in the last stretch is looked at with the next step, when it is whole.
-            search(window, length, last ? length : length - LONGEST);
+            search(window, 0, length, last ? length : length - LONGEST);
             kept = Math.min(length, LONGEST);
             System.arraycopy(window, length - kept, window, 0, kept);
         } while (read == STEP);
     }
 
-    private void search(byte[] window, int length, int until) {
-        for (int at = 0; at < until; at++) {
+    private void search(byte[] window, int from, int length, int until) {
+        for (int at = from; at < until; at++) {
             if (window[at] == START[0] && startsAt(window, length, at)) {
                 consider(window, at, Math.min(length, at + LONGEST));
             }

@@ -71,7 +71,7 @@ final class KernelReader implements PartReader {
     static Optional<Part> plain(Piece piece, PieceInspector looker) throws IOException {
         byte[] bytes = piece.in().readNBytes(MOST_BYTES);
         BannerScan scan = new BannerScan();
-        scan.read(new ByteArrayInputStream(bytes));
+        scan.read(bytes, 0);
         return scan.best().isPresent() ? Optional.of(ofBytes(piece, bytes, looker)) : Optional.empty();
     }
 
@@ -148,7 +148,7 @@ final class KernelReader implements PartReader {
             int tries = 0;
             for (int at = from; at < bytes.length && tries < MOST_TRIES; at++) {
                 Optional<Compression> compression = Compression.beginningAt(fields, at);
-                if (compression.isPresent()) {
+                if (compression.isPresent() && compression.get().unpacksAt(bytes, at)) {
                     tries++;
                     Optional<BannerScan.Banner> banner = unpacked(compression.get(), bytes, at);
                     if (banner.isPresent()) {
@@ -157,7 +157,7 @@ final class KernelReader implements PartReader {
                 }
             }
             BannerScan scan = new BannerScan();
-            scan.read(new ByteArrayInputStream(bytes, from, bytes.length));
+            scan.read(bytes, from);
             Optional<BannerScan.Banner> plain = scan.best();
             if (plain.isEmpty()) {
                 looker.tell(Finding.note(

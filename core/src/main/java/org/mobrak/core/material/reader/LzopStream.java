@@ -13,6 +13,8 @@ final class LzopStream extends BlockStream {
     private static final int MAGIC_BYTES = 9;
     private static final int WITH_LEVEL = 0x0940;
     private static final int MOST_BLOCK = 8 << 20;
+    /** No byte of lzo stands for more than 255 others; what claims more is no block, and no memory is taken for it. */
+    private static final int MOST_TIMES = 256;
 
     private static final long ADLER_UNPACKED = 0x1;
     private static final long ADLER_PACKED = 0x2;
@@ -62,7 +64,7 @@ final class LzopStream extends BlockStream {
             return false;
         }
         long packed = number(4);
-        if (unpacked > MOST_BLOCK || packed > unpacked) {
+        if (unpacked > MOST_BLOCK || packed > unpacked || unpacked > packed * MOST_TIMES) {
             throw new Broken("impossible-size", "a block of lzo claims %d bytes out of %d".formatted(unpacked, packed));
         }
         in.skipNBytes((has(ADLER_UNPACKED) ? 4 : 0) + (has(CRC_UNPACKED) ? 4 : 0));
