@@ -83,8 +83,8 @@ target() {
 longest() {
   case $1 in
     cache | update) echo 16384 ;;
-    boot) echo 2560 ;;
-    kernel | chip) echo 4096 ;;
+    boot | chip) echo 2560 ;;
+    kernel) echo 4096 ;;
     ext4 | sparse | tar | zip | packed) echo 2048 ;;
     *) echo 1024 ;;
   esac

@@ -13,10 +13,7 @@ import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
-import org.mobrak.app.rehearsal.Fault;
-import org.mobrak.app.rehearsal.Person;
-import org.mobrak.app.rehearsal.Rehearsals;
-import org.mobrak.app.rehearsal.Report;
+import org.mobrak.app.rehearsal.Practice;
 import org.mobrak.core.catalogue.Habit;
 import org.mobrak.core.catalogue.file.Difference;
 import org.mobrak.core.fit.School;
@@ -50,7 +47,7 @@ public final class Session implements AutoCloseable {
     private final Executor drawing;
     private final Workers workers;
     private final FileDesk files;
-    private final Observed<Optional<Report>> rehearsal = new Observed<>(Optional.empty());
+    private final RehearsalDesk rehearsals;
 
     // These belong to the worker thread.
     private Workbench bench;
@@ -75,6 +72,8 @@ public final class Session implements AutoCloseable {
         this.drawing = drawing;
         this.workers = new Workers(this::look, this::together, drawing);
         this.files = new FileDesk(workers, () -> bench, folder, clock);
+        this.rehearsals =
+                new RehearsalDesk(workers, () -> bench.logbook(), new Practice.Place(folder, cache, clock, drawing));
     }
 
     /** The time by which events are written down. */
@@ -106,30 +105,9 @@ public final class Session implements AutoCloseable {
         return workers.progress;
     }
 
-    /** How the last rehearsal went; empty until there was one. It is shown and kept nowhere. */
-    public Observed<Optional<Report>> rehearsal() {
-        return rehearsal;
-    }
-
-    /**
-     * Plays a plan for the phone on the desk on the bench. Nothing of it is kept but that it led to its goal.
-     *
-     * @param seed draws what is not known of the phone
-     */
-    public void rehearse(Desk desk, Plan plan, long seed, Optional<Fault> fault, Person person) {
-        List<Fault.At> faults =
-                fault.stream().map(one -> new Fault.At(one, Optional.empty())).toList();
-        String name = desk.dossier().phone().nickname();
-        workers.read(
-                "Rehearsing " + plan.title(),
-                () -> Rehearsals.ofDrawer(name, desk.outlook(), plan, seed, faults, person),
-                report -> {
-                    if (report.reached()) {
-                        RehearsedPlans.keep(bench.logbook(), desk.dossier().phone(), plan);
-                    }
-                    drawing.execute(() -> rehearsal.set(Optional.of(report)));
-                    return null;
-                });
+    /** What is rehearsed. */
+    public RehearsalDesk rehearsals() {
+        return rehearsals;
     }
 
     /** What is done with files. */
@@ -369,6 +347,7 @@ public final class Session implements AutoCloseable {
     /** Waits for the work in hand, then gives the workspace free. */
     @Override
     public void close() {
+        rehearsals.close();
         workers.quietly(this::closeBench);
         workers.close();
         files.close();

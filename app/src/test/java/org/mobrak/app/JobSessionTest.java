@@ -132,8 +132,9 @@ class JobSessionTest {
             Desk before = desk(session);
             does(
                     session,
-                    one -> one.rehearse(before, before.answer().plans().get(0), 1, Optional.empty(), Person.CAREFUL));
-            assertThat(session.rehearsal().get()).map(Report::end).contains(Report.End.GOAL);
+                    one -> one.rehearsals()
+                            .rehearse(before, before.answer().plans().get(0), 1, Optional.empty(), Person.CAREFUL));
+            assertThat(session.rehearsals().report().get()).map(Report::end).contains(Report.End.GOAL);
             assertThat(before.isRehearsed(before.answer().plans().get(0))).isFalse();
             assertThat(desk(session).isRehearsed(before.answer().plans().get(0)))
                     .isTrue();

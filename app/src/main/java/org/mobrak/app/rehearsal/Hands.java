@@ -39,7 +39,16 @@ final class Hands {
 
     /** Does one thing; gives whether it went as it should, as far as the phone shows it. */
     boolean does(Stimulus stimulus) {
-        Turn turn = stimulus.on(phone, state);
+        return takes(stimulus.on(phone, state));
+    }
+
+    /** What would come of one thing. */
+    Turn tries(Stimulus stimulus) {
+        return stimulus.on(phone, state);
+    }
+
+    /** What was tried comes about. */
+    boolean takes(Turn turn) {
         state = turn.state();
         turn.seen().forEach(seen -> diary.note(seen.at(), "seen", seen.text()));
         return turn.done();

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.mobrak.app.Outlook;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.Gate;
@@ -17,7 +18,6 @@ import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
-import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Ledger;
 import org.mobrak.core.identity.Origin;
 import org.mobrak.core.identity.Reading;
@@ -26,10 +26,8 @@ import org.mobrak.core.job.Job;
 import org.mobrak.core.job.JobPlan;
 import org.mobrak.core.job.RunSheet;
 import org.mobrak.core.job.Step;
-import org.mobrak.core.material.PartitionNames;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.link.bench.BenchTruth;
-import org.mobrak.link.bench.Cable;
 import org.mobrak.link.bench.Mode;
 import org.mobrak.link.bench.Stimulus;
 
@@ -44,8 +42,7 @@ public final class Rehearsal {
     private final Plan plan;
     private final RunSheet sheet;
     private final BenchTruth phone;
-    private final BenchFiles files;
-    private final BenchFiles.Bench bench;
+    private final Fetching fetching;
     private final Person person;
     private final Faults faults;
     private final Diary diary = new Diary();
@@ -64,8 +61,7 @@ public final class Rehearsal {
         this.plan = setting.plan();
         this.sheet = setting.sheet();
         this.phone = phone;
-        this.files = files;
-        this.bench = setting.bench();
+        this.fetching = new Fetching(setting, files);
         this.person = person;
         this.faults = Faults.placed(faults, sheet);
         this.hands = new Hands(phone, diary);
@@ -108,18 +104,7 @@ public final class Rehearsal {
     private void before(Step step) {
         for (Fault fault : faults.at(step)) {
             note("fault", fault.word());
-            switch (fault) {
-                case LOW_BATTERY ->
-                    hands.does(new Stimulus.Sink(Math.min(15, hands.state().battery())));
-                case CHARGING_CABLE -> hands.does(new Stimulus.Plug(Cable.CHARGING));
-                case DRIVER_MISSING -> hands.does(new Stimulus.Driver(false));
-                case NO_INTERNET -> hands.does(new Stimulus.Arrange(Map.of(Fact.INTERNET, "no")));
-                case CARD_MISSING -> hands.does(new Stimulus.Arrange(Map.of(Fact.CARD, "no")));
-                case STOCK_RECOVERY_RETURNS -> hands.does(new Stimulus.Upset(false, false, true));
-                default -> {
-                    // The others happen amid the step.
-                }
-            }
+            fault.before(hands.state().battery()).ifPresent(hands::does);
         }
     }
 
@@ -129,34 +114,16 @@ public final class Rehearsal {
             return;
         }
         Route.NeededFile wanted = step.needed().get();
-        String device = phone.truth().getOrDefault(Fact.DEVICE, phone.id());
-        PartitionNames names =
-                PartitionNames.of(outlook.facts().value(Fact.MODEL).flatMap(outlook.catalogue()::phone));
-        BenchFiles.Fetched right = files.right(wanted, device, bench);
-        BenchFiles.Fetched came = right;
-        if (faults.at(step).contains(Fault.WRONG_VARIANT_FILE)) {
-            came = files.foreign(wanted, other(device), bench);
-        } else if (faults.at(step).contains(Fault.DAMAGED_FILE)) {
-            came = files.damaged(wanted, device, bench);
-        }
-        Optional<Finding> objection = files.objection(came, right, route(step), outlook.against());
-        if (objection.isPresent() && person == Person.CAREFUL) {
-            diary.caught(seconds(), "file check: " + objection.get().message());
+        Fetching.Taken taken = fetching.take(wanted, route(step), faults.at(step));
+        BenchFiles.Fetched came = taken.came();
+        if (taken.objection().isPresent() && person == Person.CAREFUL) {
+            diary.caught(seconds(), "file check: " + taken.objection().get().message());
             note("remedy", wanted.name() + " is fetched anew");
-            came = right;
-        } else if (objection.isPresent()) {
-            diary.wouldHave("file check: " + objection.get().message());
+            came = taken.right();
+        } else if (taken.objection().isPresent()) {
+            diary.wouldHave("file check: " + taken.objection().get().message());
         }
         fetched.put(wanted.name(), came);
-    }
-
-    /** The device of another phone of the catalogue: the sister variant, as far as there is one. */
-    private String other(String device) {
-        return outlook.catalogue().phones().stream()
-                .flatMap(known -> known.variant().device().stream())
-                .filter(code -> !code.equals(device))
-                .findFirst()
-                .orElse("another");
     }
 
     private Optional<Report.End> ready(Step.Ready step) {
@@ -249,15 +216,10 @@ public final class Rehearsal {
     }
 
     private void after(Set<Fault> faultsNow) {
-        if (faultsNow.contains(Fault.LOOPS_AT_LOGO)) {
-            hands.does(new Stimulus.Upset(true, false, false));
-        }
-        if (faultsNow.contains(Fault.BLACK_SCREEN)) {
-            hands.does(new Stimulus.Upset(false, true, false));
-        }
-        if (faultsNow.contains(Fault.RESTARTS_BY_ITSELF)) {
-            hands.does(new Stimulus.Restart(Mode.OS));
-        }
+        Stream.of(Fault.LOOPS_AT_LOGO, Fault.BLACK_SCREEN, Fault.RESTARTS_BY_ITSELF)
+                .filter(faultsNow::contains)
+                .flatMap(fault -> fault.after().stream())
+                .forEach(hands::does);
     }
 
     /** What a careful person tries when the sign does not come: cable, driver, connection, keys once more, and what was written last. */

@@ -64,8 +64,15 @@ public final class Setting {
         return phone;
     }
 
-    BenchFiles.Bench bench() {
-        return bench;
+    /**
+     * For what files are made.
+     *
+     * @param code the phone's own word for itself
+     */
+    record Device(String code, BenchFiles.Bench bench) {}
+
+    Device device() {
+        return new Device(phone.truth().getOrDefault(Fact.DEVICE, phone.id()), bench);
     }
 
     /** Whether a route suits the phone as it truly is. */

@@ -67,8 +67,34 @@ final class StepWork {
         } else if (how.keys().isEmpty()) {
             mode.ifPresent(this::bring);
         }
+        return done && isSeen(step);
+    }
+
+    /** What a step does to a phone that a person has brought where it begins; empty where there is only something to look at. */
+    Optional<Stimulus> stimulus(Step step, Map<String, BenchFiles.Fetched> files, Set<Fault> faults) {
+        Step.Doing how = step.how().orElseThrow();
+        if (works(step)) {
+            return Optional.of(new Stimulus.Work(task(step, files, faults, Person.CAREFUL)));
+        }
+        Optional<Mode> mode = how.mode().flatMap(Mode::ofWord);
+        boolean byHand = how.keys().isEmpty()
+                && mode.filter(one -> one != hands.state().mode()).isPresent();
+        return byHand ? mode.map(StepWork::into) : Optional.empty();
+    }
+
+    private static Stimulus into(Mode mode) {
+        return mode == Mode.OFF ? new Stimulus.SwitchOff() : new Stimulus.Restart(mode);
+    }
+
+    /** Whether the phone shows what a step should bring about, as far as that is a mode or a proof. */
+    boolean isSeen(Step step) {
+        Optional<Mode> mode = step.how().flatMap(Step.Doing::mode).flatMap(Mode::ofWord);
         boolean there = mode.isEmpty() || hands.state().mode() == mode.get();
-        return done && there && (!(step instanceof Step.Prove) || isProved(step));
+        return there && (!(step instanceof Step.Prove) || isProved(step));
+    }
+
+    boolean isHousekeeping(Step step) {
+        return route(step).isHousekeeping();
     }
 
     /** Where a step begins; for keys that is a phone that is off, unless they say otherwise. */
@@ -89,7 +115,7 @@ final class StepWork {
     }
 
     /** Whether anything is done to the phone: the last step of a route brings about what no step says of itself. */
-    private boolean works(Step step) {
+    boolean works(Step step) {
         return step instanceof Step.Act act
                 && (!act.writes().isEmpty()
                         || !brings(step).isEmpty()
@@ -212,7 +238,7 @@ final class StepWork {
     }
 
     /** Housekeeping is done at the bench: a switch, a card, a backup, the charger. */
-    private boolean keepHouse(Step step) {
+    boolean keepHouse(Step step) {
         boolean all = true;
         for (Map.Entry<Fact, String> one : brings(step).entrySet()) {
             Optional<Integer> least = one.getKey() == Fact.BATTERY_PERCENT

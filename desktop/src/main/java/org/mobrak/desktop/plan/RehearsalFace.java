@@ -43,6 +43,7 @@ public final class RehearsalFace {
     private final ComboBox<Optional<Fault>> fault = new ComboBox<>();
     private final CheckBox hasty = new CheckBox("in haste: no gate, no sign, no check");
     private final Button play = new Button("Rehearse", new FontIcon(Feather.PLAY));
+    private final Button byHand = new Button("Play it yourself", new FontIcon(Feather.USER));
     private final ListView<Report.Happened> events = new ListView<>();
     private final StackPane body = new StackPane();
     private final DrillBox drill = new DrillBox();
@@ -66,6 +67,8 @@ public final class RehearsalFace {
         play.setId("rehearse");
         play.getStyleClass().add("do-this");
         play.setOnAction(press -> play());
+        byHand.setId("practise");
+        byHand.setOnAction(press -> practise());
         ended.setId("rehearsal-end");
         events.setId("rehearsal-events");
         events.setCellFactory(list -> new Line());
@@ -73,7 +76,7 @@ public final class RehearsalFace {
                 Texts.wrapped(
                         Texts.soft(
                                 "Choose a plan on the face Plans, then rehearse it: the phone is laid on the bench as it is known, and what is not known is drawn anew each time.")));
-        FlowPane asking = new FlowPane(play, Texts.soft("What goes wrong:"), fault, hasty);
+        FlowPane asking = new FlowPane(play, byHand, Texts.soft("What goes wrong:"), fault, hasty);
         asking.getStyleClass().add("buttons");
         caught.getStyleClass().add("lines");
         Label mark = Texts.soft("On the bench, no real job: nothing here reaches the logbook.");
@@ -92,7 +95,7 @@ public final class RehearsalFace {
                 head();
             }
         });
-        session.rehearsal().addListener((source, before, now) -> now.ifPresent(this::show));
+        session.rehearsals().report().addListener((source, before, now) -> now.ifPresent(this::show));
     }
 
     /** Side by side where there is room for both; else the keys stand below. */
@@ -131,6 +134,7 @@ public final class RehearsalFace {
         Optional<Plan> plan = plan();
         Texts.say(title, plan.map(Plan::title).orElse("No plan to rehearse"));
         play.setDisable(plan.isEmpty());
+        byHand.setDisable(plan.isEmpty());
         offer(plan);
     }
 
@@ -157,8 +161,18 @@ public final class RehearsalFace {
     private void play() {
         clear();
         seed++;
-        plan().ifPresent(plan -> session.rehearse(
-                desk.orElseThrow(), plan, seed, fault.getValue(), hasty.isSelected() ? Person.HASTY : Person.CAREFUL));
+        plan().ifPresent(plan -> session.rehearsals()
+                .rehearse(
+                        desk.orElseThrow(),
+                        plan,
+                        seed,
+                        fault.getValue(),
+                        hasty.isSelected() ? Person.HASTY : Person.CAREFUL));
+    }
+
+    private void practise() {
+        seed++;
+        plan().ifPresent(plan -> session.rehearsals().practise(desk.orElseThrow(), plan, seed, fault.getValue()));
     }
 
     private void show(Report report) {

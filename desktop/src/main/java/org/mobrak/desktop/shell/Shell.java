@@ -36,7 +36,9 @@ import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.Desk;
 import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
+import org.mobrak.app.rehearsal.Practice;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.desktop.bench.PracticePage;
 import org.mobrak.desktop.catalogue.CataloguePage;
 import org.mobrak.desktop.fit.WaysPage;
 import org.mobrak.desktop.identity.ReadingsPage;
@@ -66,6 +68,7 @@ public final class Shell {
     private final Button redo = new Button("", new FontIcon(Feather.ROTATE_CW));
     private final Scene scene;
     private final Look look;
+    private Optional<PracticePage> practice = Optional.empty();
     private long jobShown = -1;
     private Optional<Long> phoneShown = Optional.empty();
 
@@ -88,6 +91,7 @@ public final class Shell {
         page.getChildren().setAll(pages.get(Page.READINGS).node());
         open.addListener((property, old, stage) -> turnTo(stage));
         session.snapshot().addListener((property, old, snapshot) -> show(snapshot));
+        session.rehearsals().practice().addListener((property, old, now) -> practise(now));
         listen();
     }
 
@@ -111,8 +115,23 @@ public final class Shell {
 
     /** What was told on another page is no longer about what is seen. */
     private void turnTo(Page stage) {
-        page.getChildren().setAll(page(stage).node());
+        page.getChildren().setAll(seen(stage));
         session.dismiss();
+    }
+
+    /** While a rehearsal is played, its sheet stands where the real one would. */
+    private Region seen(Page stage) {
+        return stage == Page.RUN_SHEET && practice.isPresent()
+                ? practice.get().node()
+                : page(stage).node();
+    }
+
+    private void practise(Optional<Practice> now) {
+        practice = now.map(one -> new PracticePage(one, session.rehearsals()::leave));
+        if (now.isPresent()) {
+            open(Page.RUN_SHEET);
+        }
+        page.getChildren().setAll(seen(open.get()));
     }
 
     /** A page is made when it is first wanted, or when the one that is seen has been filled. */

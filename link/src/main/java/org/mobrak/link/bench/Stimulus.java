@@ -163,6 +163,12 @@ public sealed interface Stimulus {
             images = Map.copyOf(images);
             effects = Map.copyOf(effects);
         }
+
+        /** The same, with the cable falling out so far through it. */
+        public Task brokenAt(double share) {
+            return new Task(
+                    needs, byComputer, images, effects, wipes, suits, seconds, OptionalDouble.of(share), rightPlace);
+        }
     }
 
     /** What is written to a partition: whether its bytes are whole and made for this phone. */

@@ -1,0 +1,98 @@
+package org.mobrak.app;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Supplier;
+import org.mobrak.app.rehearsal.Fault;
+import org.mobrak.app.rehearsal.Person;
+import org.mobrak.app.rehearsal.Practice;
+import org.mobrak.app.rehearsal.Rehearsals;
+import org.mobrak.app.rehearsal.Report;
+import org.mobrak.core.logbook.Logbook;
+import org.mobrak.core.plan.Plan;
+
+/** What is rehearsed: plans played by themselves, and plans played by hand. Called on the thread that draws. */
+public final class RehearsalDesk implements AutoCloseable {
+    private final Workers workers;
+    private final Supplier<Logbook> logbook;
+    private final Practice.Place place;
+    private final Observed<Optional<Report>> report = new Observed<>(Optional.empty());
+    private final Observed<Optional<Practice>> practice = new Observed<>(Optional.empty());
+    private Optional<Desk> practised = Optional.empty();
+
+    RehearsalDesk(Workers workers, Supplier<Logbook> logbook, Practice.Place place) {
+        this.workers = workers;
+        this.logbook = logbook;
+        this.place = place;
+    }
+
+    /** How the last rehearsal that played by itself went; empty until there was one. It is shown and kept nowhere. */
+    public Observed<Optional<Report>> report() {
+        return report;
+    }
+
+    /** The rehearsal that is played by hand; empty while there is none. */
+    public Observed<Optional<Practice>> practice() {
+        return practice;
+    }
+
+    /**
+     * Plays a plan for the phone on the desk on the bench. Nothing of it is kept but that it led to its goal.
+     *
+     * @param seed draws what is not known of the phone
+     */
+    public void rehearse(Desk desk, Plan plan, long seed, Optional<Fault> fault, Person person) {
+        String name = desk.dossier().phone().nickname();
+        workers.read(
+                "Rehearsing " + plan.title(),
+                () -> Rehearsals.ofDrawer(name, desk.outlook(), plan, seed, placed(fault), person),
+                went -> {
+                    if (went.reached()) {
+                        RehearsedPlans.keep(logbook.get(), desk.dossier().phone(), plan);
+                    }
+                    workers.draw(() -> report.set(Optional.of(went)));
+                    return null;
+                });
+    }
+
+    /** Lays the phone on the bench, for whoever wants to play a plan with their own hands; one at a time. */
+    public void practise(Desk desk, Plan plan, long seed, Optional<Fault> fault) {
+        leave();
+        workers.read(
+                "Laying the phone on the bench", () -> Practice.lay(place, desk, plan, seed, placed(fault)), laid -> {
+                    workers.draw(() -> begin(desk, laid));
+                    return null;
+                });
+    }
+
+    private void begin(Desk desk, Practice laid) {
+        laid.begin(desk);
+        practised = Optional.of(desk);
+        practice.set(Optional.of(laid));
+    }
+
+    /** Takes the phone off the bench; of a rehearsal that led to its goal only that is kept. */
+    public void leave() {
+        Optional<Practice> left = practice.get();
+        practice.set(Optional.empty());
+        left.ifPresent(one -> {
+            if (one.isDone()) {
+                Desk desk = practised.orElseThrow();
+                workers.ask("Keeping that it was rehearsed", () -> {
+                    RehearsedPlans.keep(logbook.get(), desk.dossier().phone(), one.plan());
+                    return null;
+                });
+            }
+            one.close();
+        });
+    }
+
+    private static List<Fault.At> placed(Optional<Fault> fault) {
+        return fault.stream().map(one -> new Fault.At(one, Optional.empty())).toList();
+    }
+
+    @Override
+    public void close() {
+        practice.get().ifPresent(Practice::close);
+    }
+}

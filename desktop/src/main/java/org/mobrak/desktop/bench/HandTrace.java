@@ -1,0 +1,131 @@
+package org.mobrak.desktop.bench;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import javafx.scene.control.Label;
+import javafx.scene.layout.Pane;
+import javafx.scene.layout.Region;
+import org.mobrak.core.catalogue.KeyChord;
+import org.mobrak.core.catalogue.KeyChord.Key;
+import org.mobrak.core.catalogue.KeyChord.Stroke;
+import org.mobrak.desktop.parts.Texts;
+
+/** What the hands do against what is asked: a line for each key, the asked time as an outline, the held time filled in. */
+final class HandTrace extends Pane {
+    /** A stroke until a cue is drawn so long; how long it takes shows on the phone (our own choice). */
+    private static final double USUAL_SECONDS = 3;
+
+    private static final double PRESS_SECONDS = 0.5;
+    private static final double WINDOW_SECONDS = 12;
+    private static final double NAMES = 0.32;
+    private static final double LINE = 22;
+
+    private final List<Bar> bars = new ArrayList<>();
+    private final Map<Key, Bar> open = new HashMap<>();
+    private List<Key> keys = List.of();
+    private Optional<KeyChord> asked = Optional.empty();
+    private double began = -1;
+
+    /** A stretch of time on a key's line, in seconds since the first key went down. */
+    private static final class Bar {
+        private final int line;
+        private final double from;
+        private final Region node = new Region();
+        private double to;
+
+        Bar(int line, double from, double to, String style) {
+            this.line = line;
+            this.from = from;
+            this.to = to;
+            node.getStyleClass().add(style);
+        }
+    }
+
+    HandTrace() {
+        getStyleClass().add("hand-trace");
+    }
+
+    /** Another chord is asked for. */
+    void ask(Optional<KeyChord> chord) {
+        if (!chord.equals(asked)) {
+            asked = chord;
+            clear();
+        }
+    }
+
+    /** Begins anew: nothing was held yet. */
+    private void clear() {
+        bars.clear();
+        open.clear();
+        began = -1;
+        getChildren().clear();
+        keys = asked.map(KeyChord::keys).orElse(List.of());
+        for (int line = 0; line < keys.size(); line++) {
+            Label name = Texts.exact(keys.get(line).word());
+            name.relocate(0, line * LINE);
+            getChildren().add(name);
+        }
+        double at = 0;
+        for (Stroke stroke : asked.map(KeyChord::strokes).orElse(List.of())) {
+            double takes = stroke.pressed()
+                    ? PRESS_SECONDS
+                    : stroke.seconds().map(Integer::doubleValue).orElse(USUAL_SECONDS);
+            for (Key key : stroke.keys()) {
+                add(new Bar(keys.indexOf(key), at, at + takes, "trace-asked"));
+            }
+            at += takes;
+        }
+        setMinHeight(keys.size() * LINE);
+        setPrefHeight(keys.size() * LINE);
+    }
+
+    private void add(Bar bar) {
+        bars.add(bar);
+        getChildren().add(bar.node);
+    }
+
+    /** The keys that are down at a moment of the bench's time. */
+    void show(double seconds, Set<Key> held) {
+        boolean anew = !held.isEmpty() && open.isEmpty() && began >= 0 && seconds - began > WINDOW_SECONDS;
+        if (anew) {
+            clear();
+        }
+        if (began < 0 && !held.isEmpty()) {
+            began = seconds;
+        }
+        for (Key key : keys) {
+            if (held.contains(key)) {
+                open.computeIfAbsent(key, fresh -> {
+                                    Bar bar =
+                                            new Bar(keys.indexOf(key), seconds - began, seconds - began, "trace-held");
+                                    add(bar);
+                                    return bar;
+                                })
+                                .to =
+                        seconds - began;
+            } else {
+                open.remove(key);
+            }
+        }
+        requestLayout();
+    }
+
+    @Override
+    protected void layoutChildren() {
+        super.layoutChildren();
+        double left = getWidth() * NAMES;
+        double second = (getWidth() - left) / WINDOW_SECONDS;
+        for (Bar bar : bars) {
+            double from = Math.min(WINDOW_SECONDS, bar.from);
+            double to = Math.min(WINDOW_SECONDS, bar.to);
+            boolean filled = bar.node.getStyleClass().contains("trace-held");
+            double inset = filled ? 5 : 2;
+            bar.node.resizeRelocate(
+                    left + from * second, bar.line * LINE + inset, Math.max(2, (to - from) * second), LINE - 2 * inset);
+        }
+    }
+}
