@@ -29,6 +29,9 @@ import org.mobrak.app.DrawerEntry;
 import org.mobrak.app.Session;
 import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.app.demo.DrawerFile;
+import org.mobrak.app.rehearsal.BenchView;
+import org.mobrak.app.rehearsal.Practice;
+import org.mobrak.core.catalogue.KeyChord.Key;
 import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Step;
@@ -37,6 +40,11 @@ import org.mobrak.desktop.shell.Shell;
 
 /** Takes one picture of each main view, at 1280×800, from the demo data and at a fixed time. */
 public final class Screenshots extends Application {
+    private static final int GATHERED = 4;
+    private static final int GATES = 3;
+    private static final double HESITATION = 0.8;
+    private static final double HELD = 1.3;
+
     private static final Clock FIXED = Clock.fixed(Instant.parse("2026-11-24T09:30:00Z"), ZoneOffset.UTC);
 
     private static final int ENOUGH_FRAMES = 30;
@@ -80,15 +88,13 @@ public final class Screenshots extends Application {
         step(() -> shell.open(org.mobrak.desktop.shell.Page.WAYS));
         shot("plans", () -> unfold("figure-risk-points"));
         shot("routes", () -> press("face-routes"));
-        step(() -> press("compare"));
-        shot("routes-compared", () -> choose("teasel-toolkit"));
-        step(() -> press("compare"));
         step(() -> session.takeTyped(Fact.RECOVERY, "stock"));
         step(() -> session.wish(Goal.ofKey("root+recovery").orElseThrow()));
         shot("map", () -> press("face-map"));
         step(() -> session.wish(Goal.ofKey("recovery").orElseThrow()));
         step(() -> press("face-rehearsal"));
         shot("rehearsal", () -> press("rehearse"));
+        practise();
         step(() -> press("face-plans"));
         step(() -> shell.open(org.mobrak.desktop.shell.Page.FILES));
         shot("gather", () -> lookInto("l210_rec_FINAL(2).tar", "bench-flasher-3.07.zip"));
@@ -124,6 +130,42 @@ public final class Screenshots extends Application {
         shot("plans-unnamed-dark", () -> pick("Hive 9"));
     }
 
+    /** The same plan played by hand, up to keys that are held just then. */
+    private void practise() {
+        step(() -> press("practise"));
+        step(() -> press("pace-still"));
+        for (int step = 0; step < GATHERED; step++) {
+            step(() -> practice().session().tick(practised()));
+        }
+        for (int gate = 0; gate < GATES; gate++) {
+            step(() -> practice().take(BenchView.Doing.NOTE_IT));
+            step(() -> practice().session().tick(practised()));
+        }
+        step(() -> practice().switchOff());
+        step(() -> practice().skip());
+        step(() -> List.of(Key.VOLUME_DOWN, Key.HOME).forEach(practice()::press));
+        step(() -> practice().pass(HESITATION));
+        step(() -> practice().press(Key.POWER));
+        shot("practice", () -> practice().pass(HELD));
+        step(() -> press("leave-rehearsal"));
+        step(() -> shell.open(org.mobrak.desktop.shell.Page.WAYS));
+    }
+
+    private Practice practice() {
+        return session.rehearsals().practice().get().orElseThrow();
+    }
+
+    private Step practised() {
+        return practice()
+                .session()
+                .snapshot()
+                .get()
+                .desk()
+                .flatMap(one -> one.dossier().runningJob())
+                .flatMap(job -> job.next())
+                .orElseThrow();
+    }
+
     private void lookInto(String... names) {
         session.files()
                 .lookInto(Stream.of(names)
@@ -137,16 +179,6 @@ public final class Screenshots extends Application {
 
     private void unfold(String id) {
         Optional.ofNullable((TitledPane) shell.scene().lookup("#" + id)).ifPresent(pane -> pane.setExpanded(true));
-    }
-
-    private void choose(String route) {
-        ListView<?> routes = (ListView<?>) shell.scene().lookup("#routes");
-        for (int i = 0; i < routes.getItems().size(); i++) {
-            if (routes.getItems().get(i).toString().contains("id=" + route)) {
-                routes.getSelectionModel().select(i);
-                return;
-            }
-        }
     }
 
     private void shot(String name, Runnable before) {
@@ -209,13 +241,22 @@ public final class Screenshots extends Application {
 
             @Override
             public void handle(long now) {
-                drawn = session.work().get().isPresent() ? 0 : drawn + 1;
+                drawn = isAtWork() ? 0 : drawn + 1;
                 if (drawn > ENOUGH_FRAMES) {
                     stop();
                     then.run();
                 }
             }
         }.start();
+    }
+
+    private boolean isAtWork() {
+        return session.work().get().isPresent()
+                || session.rehearsals()
+                        .practice()
+                        .get()
+                        .filter(one -> one.session().work().get().isPresent())
+                        .isPresent();
     }
 
     /** From the screen itself, so that what is over the window is in it too. */

@@ -66,7 +66,7 @@ class RehearsalFaceTest {
 
     /** Keys really go down and up again, by the keyboard, while real time passes. */
     private static void drill(Desktop desktop) throws Exception {
-        desktop.robot().interact(() -> desktop.find("drill-volume-down").requestFocus());
+        desktop.robot().interact(() -> desktop.find("bench-volume-down").requestFocus());
         desktop.robot().press(KeyCode.DOWN, KeyCode.P);
         desktop.robot().release(KeyCode.DOWN, KeyCode.P);
         desktop.assertShows("Nothing happened: hold all of them longer, together.");
@@ -77,7 +77,7 @@ class RehearsalFaceTest {
         desktop.robot().release(KeyCode.UP);
         desktop.assertShows("That is it: the download screen.");
         desktop.click("drill-again");
-        desktop.robot().interact(() -> desktop.find("drill-volume-down").requestFocus());
+        desktop.robot().interact(() -> desktop.find("bench-volume-down").requestFocus());
         desktop.robot().press(KeyCode.P);
         desktop.assertShows("It started as usual");
         desktop.robot().release(KeyCode.P);

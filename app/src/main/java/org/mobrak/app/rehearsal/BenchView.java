@@ -73,6 +73,7 @@ public record BenchView(
         LOOK_AT_THE_FILE,
         FETCH_ANEW,
         DO_IT,
+        DO_AGAIN,
         LOOK
     }
 

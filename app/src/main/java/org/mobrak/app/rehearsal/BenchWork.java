@@ -17,6 +17,7 @@ import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.core.job.Job;
 import org.mobrak.core.job.Step;
 import org.mobrak.link.bench.BenchState;
 import org.mobrak.link.bench.Mode;
@@ -88,7 +89,18 @@ final class BenchWork {
     }
 
     /** What can be done at the bench for a step. */
-    private List<Offer> offers(Step step) {
+    private List<Offer> offers(Step step, Job job) {
+        List<Offer> all = new ArrayList<>(ofStep(step));
+        again(step, job).ifPresent(lost -> all.add(new Offer(Doing.DO_AGAIN, "Once more: " + lost.title())));
+        return all;
+    }
+
+    /** What was done before and is undone by now, once a person has seen that something is missing. */
+    private Optional<Step> again(Step step, Job job) {
+        return tried.contains(step.id()) && !done.contains(step.id()) ? work.toRepeat(step, job) : Optional.empty();
+    }
+
+    private List<Offer> ofStep(Step step) {
         if (step instanceof Step.Fetch) {
             return ofFile(step);
         }
@@ -135,7 +147,7 @@ final class BenchWork {
                 .map(finding -> finding.message());
     }
 
-    void take(Doing doing, Step step, Session session) {
+    void take(Doing doing, Step step, Job job, Session session) {
         switch (doing) {
             case NOTE_IT -> noteIt((Step.Ready) step, session);
             case SEE_TO_IT -> seeToIt(((Step.Ready) step).askGate());
@@ -151,6 +163,7 @@ final class BenchWork {
                 tried.add(step.id());
                 doIt(step);
             }
+            case DO_AGAIN -> again(step, job).ifPresent(this::doIt);
             case LOOK -> look(step);
         }
     }
@@ -253,7 +266,10 @@ final class BenchWork {
                 : Optional.of("“" + step.title() + "” was ticked before this was seen: " + sign);
     }
 
-    BenchView view(double now, Optional<Step> step, Optional<String> verdict, List<String> slips) {
+    /** How it ended, and what was passed over. */
+    record Ending(Optional<String> verdict, List<String> slips) {}
+
+    BenchView view(double now, Optional<Step> step, Optional<Job> job, Ending ending) {
         BenchState state = bench.state();
         BenchView.Lead lead = BenchView.Lead.valueOf(state.wire().cable().name());
         return new BenchView(
@@ -265,10 +281,10 @@ final class BenchWork {
                 (int) Math.round(state.battery()),
                 new BenchView.Wire(lead, state.wire().driver(), state.hasPort()),
                 bench.down(),
-                step.map(this::offers).orElse(List.of()),
+                step.flatMap(one -> job.map(running -> offers(one, running))).orElse(List.of()),
                 told.isEmpty() ? lastSeen() : told,
-                verdict,
-                slips);
+                ending.verdict(),
+                ending.slips());
     }
 
     private static String screen(BenchState state) {

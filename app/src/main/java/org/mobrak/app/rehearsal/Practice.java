@@ -180,7 +180,7 @@ public final class Practice implements AutoCloseable {
 
     /** Does what is offered for the step that is next. */
     public void take(BenchView.Doing doing) {
-        current.ifPresent(step -> work.take(doing, step, session));
+        current.ifPresent(step -> work.take(doing, step, job.orElseThrow(), session));
     }
 
     /** The keys the step that is next asks for; empty where it asks for none. */
@@ -190,7 +190,7 @@ public final class Practice implements AutoCloseable {
 
     /** How everything stands on the bench. */
     public BenchView view() {
-        return work.view(clock.seconds(), current, verdict(), List.copyOf(slips));
+        return work.view(clock.seconds(), current, job, new BenchWork.Ending(verdict(), List.copyOf(slips)));
     }
 
     private Step shown(Step step) {

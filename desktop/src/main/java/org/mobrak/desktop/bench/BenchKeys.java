@@ -14,7 +14,7 @@ import javafx.scene.layout.FlowPane;
 import org.mobrak.core.catalogue.KeyChord.Key;
 
 /** The phone's keys, to be held with the mouse or, several at once, with the keyboard. */
-final class BenchKeys extends FlowPane {
+public final class BenchKeys extends FlowPane {
     private static final PseudoClass DOWN = PseudoClass.getPseudoClass("down");
     /** Letters that lie apart, so that four can be held with one hand and none is what a page listens to. */
     private static final Map<Key, KeyCode> CODES = new EnumMap<>(Map.of(
@@ -32,13 +32,13 @@ final class BenchKeys extends FlowPane {
     private final Hand hand;
 
     /** Told when a key goes down or up. */
-    interface Hand {
+    public interface Hand {
         void hold(Key key, boolean down);
     }
 
-    BenchKeys(List<Key> keys, Hand hand) {
+    public BenchKeys(List<Key> keys, Hand hand) {
         this.hand = hand;
-        getStyleClass().add("buttons");
+        getStyleClass().add("bench-keys");
         keys.forEach(this::add);
     }
 
@@ -58,11 +58,11 @@ final class BenchKeys extends FlowPane {
     }
 
     /** The phone's key that a key of the keyboard stands for; empty where it stands for none. */
-    Optional<Key> of(KeyCode code) {
+    public Optional<Key> of(KeyCode code) {
         return buttons.keySet().stream().filter(key -> CODES.get(key) == code).findFirst();
     }
 
-    void show(Set<Key> held) {
+    public void show(Set<Key> held) {
         buttons.forEach((key, button) -> button.pseudoClassStateChanged(DOWN, held.contains(key)));
     }
 }

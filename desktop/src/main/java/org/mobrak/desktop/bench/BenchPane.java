@@ -1,6 +1,7 @@
 package org.mobrak.desktop.bench;
 
 import java.util.List;
+import java.util.Locale;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -15,6 +16,7 @@ import javafx.util.StringConverter;
 import org.mobrak.app.rehearsal.BenchView;
 import org.mobrak.app.rehearsal.BenchView.Lead;
 import org.mobrak.app.rehearsal.Practice;
+import org.mobrak.core.catalogue.KeyChord.Key;
 import org.mobrak.desktop.parts.Texts;
 
 /** The bench: the phone, its keys, the cable and the computer's port, and what hands can do besides. */
@@ -57,11 +59,13 @@ final class BenchPane {
         told.getStyleClass().add("bench-told");
         offers.getStyleClass().add("buttons");
         slips.getStyleClass().add("lines");
-        HBox computer = new HBox(light, port);
+        HBox computer = new HBox(light, Texts.plain("Computer"), port);
         computer.getStyleClass().add("signed-line");
-        FlowPane wire = new FlowPane(lead, driver, menu());
-        wire.getStyleClass().add("buttons");
-        node = new VBox(phone, told, offers, keys, trace, wire, computer, slips);
+        VBox beside = new VBox(keys, lead, driver, computer, menu());
+        beside.getStyleClass().add("lines");
+        HBox top = new HBox(phone, beside);
+        top.getStyleClass().add("together");
+        node = new VBox(top, told, offers, trace, slips);
         node.getStyleClass().add("bench-pane");
     }
 
@@ -73,7 +77,7 @@ final class BenchPane {
         return keys;
     }
 
-    private void hold(org.mobrak.core.catalogue.KeyChord.Key key, boolean down) {
+    private void hold(Key key, boolean down) {
         if (down) {
             practice.press(key);
         } else {
@@ -110,8 +114,10 @@ final class BenchPane {
         lead.setValue(view.wire().lead());
         driver.setVisible(!view.wire().driver());
         light.pseudoClassStateChanged(ON, view.wire().port());
-        Texts.say(port, view.wire().port() ? "The computer sees the phone." : "The computer sees no phone.");
-        Texts.say(told, view.verdict().orElse(view.told()));
+        Texts.say(port, view.wire().port() ? "sees the phone" : "sees no phone");
+        String word = view.verdict().orElse(view.told());
+        // What the screen shows already need not be said twice.
+        Texts.say(told, word.equals(view.screen()) ? "" : word);
         if (!view.offers().equals(offered)) {
             offered = view.offers();
             offers.getChildren().setAll(offered.stream().map(this::button).toList());
@@ -129,8 +135,7 @@ final class BenchPane {
     private Button button(BenchView.Offer offer) {
         Button button = new Button();
         Texts.say(button, offer.words());
-        button.setId("bench-"
-                + offer.doing().name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'));
+        button.setId("bench-" + offer.doing().name().toLowerCase(Locale.ROOT).replace('_', '-'));
         button.setOnAction(press -> practice.take(offer.doing()));
         return button;
     }

@@ -20,8 +20,14 @@ final class HandTrace extends Pane {
     private static final double USUAL_SECONDS = 3;
 
     private static final double PRESS_SECONDS = 0.5;
-    private static final double WINDOW_SECONDS = 12;
-    private static final double NAMES = 0.32;
+    /** So many times what is asked for is shown, and no less than these seconds. */
+    private static final double TIMES = 1.8;
+
+    private static final double LEAST_SECONDS = 5;
+    /** So long after the last try another one begins on an empty sheet. */
+    private static final double ANEW_SECONDS = 6;
+
+    private static final double GAP = 10;
     private static final double LINE = 22;
 
     private final List<Bar> bars = new ArrayList<>();
@@ -29,6 +35,8 @@ final class HandTrace extends Pane {
     private List<Key> keys = List.of();
     private Optional<KeyChord> asked = Optional.empty();
     private double began = -1;
+    private double ended;
+    private double window = LEAST_SECONDS;
 
     /** A stretch of time on a key's line, in seconds since the first key went down. */
     private static final class Bar {
@@ -79,6 +87,7 @@ final class HandTrace extends Pane {
             }
             at += takes;
         }
+        window = Math.max(LEAST_SECONDS, at * TIMES);
         setMinHeight(keys.size() * LINE);
         setPrefHeight(keys.size() * LINE);
     }
@@ -90,7 +99,7 @@ final class HandTrace extends Pane {
 
     /** The keys that are down at a moment of the bench's time. */
     void show(double seconds, Set<Key> held) {
-        boolean anew = !held.isEmpty() && open.isEmpty() && began >= 0 && seconds - began > WINDOW_SECONDS;
+        boolean anew = !held.isEmpty() && open.isEmpty() && began >= 0 && seconds - ended > ANEW_SECONDS;
         if (anew) {
             clear();
         }
@@ -111,17 +120,28 @@ final class HandTrace extends Pane {
                 open.remove(key);
             }
         }
+        if (!held.isEmpty()) {
+            ended = seconds;
+        }
         requestLayout();
+    }
+
+    private double names() {
+        return getChildren().stream()
+                .filter(Label.class::isInstance)
+                .mapToDouble(name -> name.prefWidth(-1))
+                .max()
+                .orElse(0);
     }
 
     @Override
     protected void layoutChildren() {
         super.layoutChildren();
-        double left = getWidth() * NAMES;
-        double second = (getWidth() - left) / WINDOW_SECONDS;
+        double left = names() + GAP;
+        double second = (getWidth() - left) / window;
         for (Bar bar : bars) {
-            double from = Math.min(WINDOW_SECONDS, bar.from);
-            double to = Math.min(WINDOW_SECONDS, bar.to);
+            double from = Math.min(window, bar.from);
+            double to = Math.min(window, bar.to);
             boolean filled = bar.node.getStyleClass().contains("trace-held");
             double inset = filled ? 5 : 2;
             bar.node.resizeRelocate(

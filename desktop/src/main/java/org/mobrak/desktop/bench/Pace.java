@@ -2,9 +2,9 @@ package org.mobrak.desktop.bench;
 
 /** How fast the bench's time goes by. */
 enum Pace {
-    STILL("Time stands still", 0),
-    REAL("As fast as it is", 1),
-    TEN_TIMES("Ten times as fast", 10);
+    STILL("Stand still", 0),
+    REAL("Real pace", 1),
+    TEN_TIMES("Ten times", 10);
 
     private final String words;
     private final double factor;

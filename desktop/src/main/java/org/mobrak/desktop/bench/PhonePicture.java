@@ -39,7 +39,7 @@ final class PhonePicture extends StackPane {
                         || view.mode().equals("dead")
                         || view.mode().equals("black"));
         glass.pseudoClassStateChanged(DARK, dark);
-        Texts.say(screen, works ? "" : view.screen());
+        Texts.say(screen, works || dark ? "" : view.screen());
         screen.setVisible(!works);
         screen.setManaged(!works);
         Texts.say(busy, view.busyWith().map(what -> what + " …").orElse(""));

@@ -1,5 +1,6 @@
 package org.mobrak.desktop.bench;
 
+import java.util.Locale;
 import javafx.animation.AnimationTimer;
 import javafx.event.EventHandler;
 import javafx.scene.Scene;
@@ -70,8 +71,7 @@ public final class PracticePage {
         FlowPane head = new FlowPane(mark, Texts.soft("Nothing here is real, and nothing of it reaches the logbook."));
         for (Pace pace : Pace.values()) {
             ToggleButton button = new ToggleButton(pace.words());
-            button.setId(
-                    "pace-" + pace.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'));
+            button.setId("pace-" + pace.name().toLowerCase(Locale.ROOT).replace('_', '-'));
             button.setUserData(pace);
             button.setToggleGroup(paces);
             button.setSelected(pace == Pace.REAL);

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import org.mobrak.app.Session;
 import org.mobrak.core.catalogue.Habit;
@@ -16,19 +17,17 @@ final class Ways extends HBox {
         getStyleClass().add("named-row");
         var name = Texts.soft("Your way");
         name.getStyleClass().add("row-name");
-        HBox row = new HBox();
+        FlowPane row = new FlowPane();
         row.getStyleClass().add("ways");
         ToggleGroup group = new ToggleGroup();
         List<Habit> ways = moment.ways();
         Optional<Habit> now = moment.shown().how().flatMap(Step.Doing::by);
-        for (int i = 0; i < ways.size(); i++) {
-            Habit way = ways.get(i);
+        for (Habit way : ways) {
             ToggleButton button = new ToggleButton(way.label());
             button.setId("way-" + way.word());
             button.setToggleGroup(group);
             button.setSelected(now.filter(way::equals).isPresent());
             button.setDisable(moment.ticked());
-            button.getStyleClass().add(i == 0 ? "left-pill" : i == ways.size() - 1 ? "right-pill" : "center-pill");
             button.setOnAction(press -> session.choose(way));
             row.getChildren().add(button);
         }

@@ -1,27 +1,22 @@
 package org.mobrak.desktop.plan;
 
-import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import javafx.animation.AnimationTimer;
-import javafx.css.PseudoClass;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.input.MouseEvent;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import org.mobrak.app.Outlook;
 import org.mobrak.app.rehearsal.Drill;
 import org.mobrak.app.rehearsal.Drill.Lesson;
 import org.mobrak.core.catalogue.KeyChord.Key;
+import org.mobrak.desktop.bench.BenchKeys;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Texts;
 
@@ -30,25 +25,13 @@ import org.mobrak.desktop.parts.Texts;
  * phone does what a phone does.
  */
 final class DrillBox extends VBox {
-    private static final PseudoClass DOWN = PseudoClass.getPseudoClass("down");
     private static final double NANOS = 1e9;
-    private static final Map<Key, KeyCode> CODES = new EnumMap<>(Map.of(
-            Key.VOLUME_UP, KeyCode.UP,
-            Key.VOLUME_DOWN, KeyCode.DOWN,
-            Key.POWER, KeyCode.P,
-            Key.HOME, KeyCode.H,
-            Key.BACK, KeyCode.B,
-            Key.MENU, KeyCode.M,
-            Key.CAMERA, KeyCode.C,
-            Key.KEYBOARD_LETTER, KeyCode.L,
-            Key.SERVICE_PLUG, KeyCode.S));
-
     private final ComboBox<Lesson> lessons = new ComboBox<>();
     private final Label wanted = Texts.wrapped(Texts.exact(""));
     private final Label screen = Texts.plain("");
     private final Label verdict = Texts.wrapped(Texts.soft(""));
-    private final FlowPane keys = new FlowPane();
-    private final Map<Key, Button> buttons = new HashMap<>();
+    private final StackPane place = new StackPane();
+    private BenchKeys keys = new BenchKeys(List.of(), this::hold);
     private final AnimationTimer clock = new Clock();
     private Optional<Drill> drill = Optional.empty();
     private Optional<Outlook> outlook = Optional.empty();
@@ -60,7 +43,6 @@ final class DrillBox extends VBox {
         screen.setId("drill-screen");
         screen.getStyleClass().add("drill-screen");
         verdict.setId("drill-verdict");
-        keys.getStyleClass().add("buttons");
         Button again = new Button("Start over");
         again.setId("drill-again");
         again.setOnAction(press -> begin());
@@ -72,7 +54,7 @@ final class DrillBox extends VBox {
         HBox phone = new HBox(Texts.soft("The phone shows"), screen);
         phone.getStyleClass().add("named-row");
         getStyleClass().add("drill");
-        getChildren().add(new Card("Practise the keys", head, wanted, keys, phone, verdict));
+        getChildren().add(new Card("Practise the keys", head, wanted, place, phone, verdict));
         addEventFilter(KeyEvent.KEY_PRESSED, key -> byKey(key, true));
         addEventFilter(KeyEvent.KEY_RELEASED, key -> byKey(key, false));
         sceneProperty().addListener((property, before, scene) -> clock.stop());
@@ -94,35 +76,16 @@ final class DrillBox extends VBox {
 
     private void begin() {
         drill = Optional.ofNullable(lessons.getValue()).flatMap(one -> outlook.map(all -> new Drill(all, one)));
-        buttons.clear();
-        keys.getChildren().clear();
-        drill.ifPresent(one -> {
-            Texts.say(wanted, one.chord().text());
-            one.chord().keys().forEach(this::addKey);
-        });
+        keys = new BenchKeys(drill.map(one -> one.chord().keys()).orElse(List.of()), this::hold);
+        place.getChildren().setAll(keys);
+        drill.ifPresent(one -> Texts.say(wanted, one.chord().text()));
         tell();
     }
 
-    private void addKey(Key key) {
-        Button button = new Button(key.word() + "   " + name(CODES.get(key)));
-        button.setId("drill-" + key.word());
-        button.getStyleClass().add("drill-key");
-        button.addEventFilter(MouseEvent.MOUSE_PRESSED, press -> hold(key, true));
-        button.addEventFilter(MouseEvent.MOUSE_RELEASED, release -> hold(key, false));
-        buttons.put(key, button);
-        keys.getChildren().add(button);
-    }
-
-    private static String name(KeyCode code) {
-        return code == KeyCode.UP ? "↑" : code == KeyCode.DOWN ? "↓" : code.getName();
-    }
-
     private void byKey(KeyEvent event, boolean down) {
-        CODES.forEach((key, code) -> {
-            if (code == event.getCode() && buttons.containsKey(key)) {
-                hold(key, down);
-                event.consume();
-            }
+        keys.of(event.getCode()).ifPresent(key -> {
+            hold(key, down);
+            event.consume();
         });
     }
 
@@ -148,8 +111,7 @@ final class DrillBox extends VBox {
         drill.ifPresent(one -> {
             Texts.say(screen, one.screen());
             Texts.say(verdict, one.verdict());
-            buttons.forEach((key, button) ->
-                    button.pseudoClassStateChanged(DOWN, one.held().contains(key)));
+            keys.show(one.held());
         });
     }
 

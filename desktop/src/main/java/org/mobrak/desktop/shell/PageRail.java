@@ -28,6 +28,7 @@ final class PageRail implements View {
     private final HBox node = new HBox();
     private final Choice choice;
     private Optional<Snapshot> shown = Optional.empty();
+    private boolean rehearsing;
 
     PageRail(ObjectProperty<Page> open, Choice choice) {
         this.choice = choice;
@@ -78,5 +79,14 @@ final class PageRail implements View {
         shown = Optional.of(snapshot);
         Optional<Plan> plan = Optional.ofNullable(choice.plan().get());
         standings.forEach((stage, label) -> Texts.say(label, stage.standing(snapshot, plan)));
+        if (rehearsing) {
+            Texts.say(standings.get(Page.RUN_SHEET), "rehearsal");
+        }
+    }
+
+    /** A rehearsal stands where the run sheet would. */
+    void setRehearsing(boolean now) {
+        rehearsing = now;
+        shown.ifPresent(this::show);
     }
 }

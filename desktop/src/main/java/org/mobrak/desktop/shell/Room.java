@@ -22,6 +22,7 @@ final class Room {
     private final Region drawer;
     private double letters = 1;
     private boolean called;
+    private boolean wanted;
 
     Room(Region drawer) {
         this.drawer = drawer;
@@ -57,6 +58,13 @@ final class Room {
         giveOut();
     }
 
+    /** All room is for something that goes on beside its page. */
+    void setAllForThePage(boolean all) {
+        wanted = all;
+        called = false;
+        giveOut();
+    }
+
     /** Shows the drawer where it has made way, or puts it back. */
     void callDrawer() {
         called = !called;
@@ -75,7 +83,7 @@ final class Room {
     }
 
     private void giveOut() {
-        boolean narrow = root.getWidth() > 0 && root.getWidth() < NARROW * letters;
+        boolean narrow = wanted || root.getWidth() > 0 && root.getWidth() < NARROW * letters;
         call.setVisible(narrow);
         Region left = narrow && !called ? null : drawer;
         if (bench.getLeft() != left) {

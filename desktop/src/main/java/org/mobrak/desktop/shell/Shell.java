@@ -116,6 +116,7 @@ public final class Shell {
     /** What was told on another page is no longer about what is seen. */
     private void turnTo(Page stage) {
         page.getChildren().setAll(seen(stage));
+        giveRoom();
         session.dismiss();
     }
 
@@ -131,7 +132,14 @@ public final class Shell {
         if (now.isPresent()) {
             open(Page.RUN_SHEET);
         }
+        rail.setRehearsing(now.isPresent());
         page.getChildren().setAll(seen(open.get()));
+        giveRoom();
+    }
+
+    /** A phone on the bench beside its sheet wants all the room there is. */
+    private void giveRoom() {
+        room.setAllForThePage(practice.isPresent() && open.get() == Page.RUN_SHEET);
     }
 
     /** A page is made when it is first wanted, or when the one that is seen has been filled. */
