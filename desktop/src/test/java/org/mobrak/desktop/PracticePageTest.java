@@ -251,10 +251,10 @@ class PracticePageTest {
         ComboBox<Lead> cable = desktop.find("bench-cable");
         desktop.robot().interact(() -> cable.setValue(Lead.NONE));
         desktop.assertShows("the port is gone in the middle of the work");
-        desktop.assertShows("sees no phone");
+        desktop.assertShows("Computer: no phone");
         click("missed");
         desktop.robot().interact(() -> cable.setValue(Lead.DATA));
-        desktop.assertShows("sees the phone");
+        desktop.assertShows("Computer: sees it");
         click("bench-do-it");
         skip();
         tick();

@@ -30,6 +30,8 @@ public record Goal(String key, String label, Map<Fact, String> wanted) {
     public static final Goal STOCK = new Goal(
             "stock", "Back to stock", Map.of(Fact.OS_KIND, "stock", Fact.RECOVERY, "stock", Fact.ROOT, "none"));
 
+    public static final Goal UNROOTED = new Goal("unrooted", "Without root", Map.of(Fact.ROOT, "none"));
+
     private static final String MEND = "mend:";
     private static final String NO_TROUBLE = "none";
 
@@ -37,9 +39,9 @@ public record Goal(String key, String label, Map<Fact, String> wanted) {
         wanted = Map.copyOf(wanted);
     }
 
-    /** The six goals of a phone that works. */
+    /** The goals of a phone that works. */
     public static List<Goal> usual() {
-        return List.of(ROOT, RECOVERY, CUSTOM_OS, UPDATE_KEEP_ROOT, WRITE_PROTECTION_OFF, STOCK);
+        return List.of(ROOT, RECOVERY, CUSTOM_OS, UPDATE_KEEP_ROOT, WRITE_PROTECTION_OFF, STOCK, UNROOTED);
     }
 
     /** One goal for each trouble that people tell of: that it is gone. */

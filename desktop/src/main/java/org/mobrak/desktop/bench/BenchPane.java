@@ -55,11 +55,12 @@ final class BenchPane {
         driver.managedProperty().bind(driver.visibleProperty());
         light.getStyleClass().add("port-light");
         port.setId("bench-port");
+        port.setMinWidth(Region.USE_PREF_SIZE);
         told.setId("bench-told");
         told.getStyleClass().add("bench-told");
         offers.getStyleClass().add("buttons");
         slips.getStyleClass().add("lines");
-        HBox computer = new HBox(light, Texts.plain("Computer"), port);
+        HBox computer = new HBox(light, port);
         computer.getStyleClass().add("signed-line");
         VBox beside = new VBox(keys, lead, driver, computer, menu());
         beside.getStyleClass().add("lines");
@@ -114,7 +115,7 @@ final class BenchPane {
         lead.setValue(view.wire().lead());
         driver.setVisible(!view.wire().driver());
         light.pseudoClassStateChanged(ON, view.wire().port());
-        Texts.say(port, view.wire().port() ? "sees the phone" : "sees no phone");
+        Texts.say(port, view.wire().port() ? "Computer: sees it" : "Computer: no phone");
         String word = view.verdict().orElse(view.told());
         // What the screen shows already need not be said twice.
         Texts.say(told, word.equals(view.screen()) ? "" : word);

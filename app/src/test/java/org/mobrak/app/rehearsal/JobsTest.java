@@ -1,0 +1,180 @@
+package org.mobrak.app.rehearsal;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.mobrak.app.Catalogues;
+import org.mobrak.app.Outlook;
+import org.mobrak.app.Wish;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.fit.RouteFit;
+import org.mobrak.core.fit.Truth;
+import org.mobrak.core.fit.Verdict;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.job.RunSheet;
+import org.mobrak.core.job.Step;
+import org.mobrak.core.plan.Goal;
+import org.mobrak.core.plan.Limits;
+import org.mobrak.core.plan.Plan;
+import org.mobrak.link.bench.BenchTruth;
+
+/** Each job of {@code docs/jobs.md}, from the judgement to what is recorded of it. */
+class JobsTest {
+    private static final Path HOME = Path.of(System.getProperty("mobrak.home"));
+    private static final int JOBS = 21;
+    private static final int COLUMNS = 7;
+
+    @TempDir
+    private static Path cache;
+
+    private static BenchFiles files;
+    private static Catalogue catalogue;
+    private static List<BenchTruth> phones;
+
+    /** A row of the table. */
+    private record Row(
+            String job, String phone, List<String> from, String goal, List<String> way, List<String> refused) {
+        static Row of(String line) {
+            List<String> cells = Arrays.stream(line.substring(1).split("\\|", -1))
+                    .map(String::strip)
+                    .toList();
+            assertThat(cells).as(line).hasSize(COLUMNS + 1);
+            return new Row(
+                    cells.get(0),
+                    cells.get(2),
+                    words(cells.get(3)),
+                    cells.get(4),
+                    words(cells.get(5)),
+                    words(cells.get(6)));
+        }
+
+        private static List<String> words(String cell) {
+            return Arrays.stream(cell.split(" "))
+                    .filter(word -> !word.isEmpty())
+                    .toList();
+        }
+    }
+
+    @BeforeAll
+    static void readTheDemo() throws IOException {
+        files = new BenchFiles();
+        Catalogues catalogues = new Catalogues(HOME, cache);
+        catalogue = catalogues.load(List.of()).catalogue();
+        phones = catalogues.bench(List.of());
+    }
+
+    @AfterAll
+    static void removeFiles() throws IOException {
+        files.close();
+    }
+
+    static Stream<Row> jobs() throws IOException {
+        List<Row> rows = Files.readAllLines(HOME.resolve("docs/jobs.md")).stream()
+                .filter(line -> line.matches("\\| [0-9]+ \\|.*"))
+                .map(Row::of)
+                .toList();
+        assertThat(rows).hasSize(JOBS);
+        return rows.stream();
+    }
+
+    @ParameterizedTest
+    @MethodSource("jobs")
+    void isJudgedGatheredWalkedRehearsedProvedAndRecorded(Row row) throws IOException {
+        BenchTruth phone = phone(row);
+        Goal goal = Goal.ofKey(row.goal()).orElseThrow();
+        Wish wish = new Wish(goal, Optional.empty(), Limits.none());
+        row.refused()
+                .forEach(route -> assertThat(verdict(new Rehearsals(catalogue, files).outlook(phone, wish), route))
+                        .as("the trap " + route)
+                        .isEqualTo(Verdict.REFUSED));
+        Rehearsals rehearsals = new Rehearsals(only(row.way()), files);
+        Outlook outlook = rehearsals.outlook(phone, wish);
+        row.way()
+                .forEach(route -> assertThat(verdict(outlook, route))
+                        .as(clauses(outlook, List.of(route)))
+                        .isNotEqualTo(Verdict.REFUSED));
+        Plan plan = Stream.concat(outlook.answer().plans().stream(), outlook.answer().rest().stream())
+                .filter(one -> ids(one).containsAll(row.way()))
+                .findFirst()
+                .orElseThrow(() -> new AssertionError("No plan: " + clauses(outlook, row.way())));
+        RunSheet sheet = outlook.sheet(plan);
+        assertThat(sheet.steps())
+                .filteredOn(Step.Fetch.class::isInstance)
+                .extracting(step -> ((Step.Fetch) step).needed().map(Route.NeededFile::name))
+                .as("gathered")
+                .containsAll(plan.routes().stream()
+                        .flatMap(route -> route.work().files().stream())
+                        .map(file -> Optional.of(file.name()))
+                        .toList());
+        assertThat(sheet.steps()).as("proved").anyMatch(Step.Prove.class::isInstance);
+        Report report = rehearsals.rehearse(new Setting(outlook, plan, phone), 1, List.of(), Person.CAREFUL);
+        assertThat(report.end()).as(report.events().toString()).isEqualTo(Report.End.GOAL);
+        assertThat(report.claimed())
+                .as("recorded")
+                .containsKeys(goal.wanted().keySet().toArray(Fact[]::new));
+        report.claimed().entrySet().stream()
+                .filter(claim -> claim.getKey() != Fact.BATTERY_PERCENT)
+                .forEach(claim -> assertThat(report.facts()).contains(claim));
+    }
+
+    private BenchTruth phone(Row row) {
+        BenchTruth phone = phones.stream()
+                .filter(one -> one.id().equals(row.phone()))
+                .findFirst()
+                .orElseThrow();
+        Map<Fact, String> truth = new EnumMap<>(Fact.class);
+        truth.putAll(phone.truth());
+        row.from()
+                .forEach(word -> truth.put(
+                        Fact.ofKey(word.substring(0, word.indexOf('='))).orElseThrow(),
+                        word.substring(word.indexOf('=') + 1)));
+        // Where the row says which model it is, no label lies about it.
+        Map<Fact, String> says =
+                row.from().stream().anyMatch(word -> word.startsWith("model=")) ? Map.of() : phone.says();
+        return new BenchTruth(phone.id(), phone.name(), truth, says, phone.nature(), phone.ways());
+    }
+
+    /** The job by its own way, where another might be milder: its routes, and whatever makes a phone ready. */
+    private Catalogue only(List<String> way) {
+        return catalogue.with(catalogue.routes().stream()
+                .filter(route -> way.contains(route.id()) || route.isHousekeeping())
+                .toList());
+    }
+
+    private static Verdict verdict(Outlook outlook, String route) {
+        return outlook.fits().stream()
+                .filter(fit -> fit.route().id().equals(route))
+                .findFirst()
+                .map(RouteFit::verdict)
+                .orElseThrow();
+    }
+
+    private static String clauses(Outlook outlook, List<String> routes) {
+        return outlook.fits().stream()
+                .filter(fit -> routes.contains(fit.route().id()))
+                .map(fit -> fit.route().id() + " " + fit.verdict() + " "
+                        + fit.clauses().stream()
+                                .filter(clause -> clause.result() != Truth.YES)
+                                .toList())
+                .collect(Collectors.joining("; "));
+    }
+
+    private static List<String> ids(Plan plan) {
+        return plan.routes().stream().map(Route::id).toList();
+    }
+}
