@@ -1,23 +1,29 @@
 package org.mobrak.app;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
+import org.mobrak.app.rehearsal.DrillRecords;
 import org.mobrak.app.rehearsal.Fault;
 import org.mobrak.app.rehearsal.Person;
 import org.mobrak.app.rehearsal.Practice;
 import org.mobrak.app.rehearsal.Rehearsals;
 import org.mobrak.app.rehearsal.Report;
+import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.logbook.Logbook;
 import org.mobrak.core.plan.Plan;
 
 /** What is rehearsed: plans played by themselves, and plans played by hand. Called on the thread that draws. */
 public final class RehearsalDesk implements AutoCloseable {
+    private static final String DRILLS = "drills";
+
     private final Workers workers;
     private final Supplier<Logbook> logbook;
     private final Practice.Place place;
     private final Observed<Optional<Report>> report = new Observed<>(Optional.empty());
     private final Observed<Optional<Practice>> practice = new Observed<>(Optional.empty());
+    private final Observed<DrillRecords> drills = new Observed<>(DrillRecords.none());
     private Optional<Desk> practised = Optional.empty();
 
     RehearsalDesk(Workers workers, Supplier<Logbook> logbook, Practice.Place place) {
@@ -34,6 +40,33 @@ public final class RehearsalDesk implements AutoCloseable {
     /** The rehearsal that is played by hand; empty while there is none. */
     public Observed<Optional<Practice>> practice() {
         return practice;
+    }
+
+    /** How well the chords sit that were practised. */
+    public Observed<DrillRecords> drills() {
+        return drills;
+    }
+
+    /** What was kept of earlier days; on the worker thread. */
+    void recall() {
+        DrillRecords kept = DrillRecords.parse(logbook.get().setting(DRILLS).orElse(""));
+        workers.draw(() -> drills.set(kept));
+    }
+
+    /** A chord was tried once more. */
+    public void drilled(KeyChord chord, boolean sat) {
+        DrillRecords now = drills.get().after(chord, sat, today());
+        drills.set(now);
+        workers.quietly(() -> logbook.get().putSetting(DRILLS, now.text()));
+    }
+
+    /** Whether a chord should be practised today. */
+    public boolean isDue(KeyChord chord) {
+        return drills.get().isDue(chord, today());
+    }
+
+    private LocalDate today() {
+        return LocalDate.now(place.clock());
     }
 
     /**

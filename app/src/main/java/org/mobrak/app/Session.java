@@ -118,6 +118,7 @@ public final class Session implements AutoCloseable {
     public void open() {
         change("Opening the workspace", () -> {
             bench = Workbench.open(folder, cache, link, clock);
+            rehearsals.recall();
             bench.lookThrough(found -> drawing.execute(() -> tellDamage(found)));
         });
     }

@@ -76,10 +76,13 @@ class RehearsalFaceTest {
         desktop.robot().press(KeyCode.UP);
         desktop.robot().release(KeyCode.UP);
         desktop.assertShows("That is it: the download screen.");
+        desktop.assertShows("It sat 1 of 1 times; again on ");
         desktop.click("drill-again");
         desktop.robot().interact(() -> desktop.find("bench-volume-down").requestFocus());
         desktop.robot().press(KeyCode.P);
         desktop.assertShows("It started as usual");
+        desktop.assertShows("It sat 1 of 2 times; again today.");
+        desktop.assertShows("Into download mode  ·  today");
         desktop.robot().release(KeyCode.P);
     }
 }

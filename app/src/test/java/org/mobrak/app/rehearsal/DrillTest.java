@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.BeforeAll;
@@ -12,6 +13,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.Catalogues;
 import org.mobrak.app.Outlook;
 import org.mobrak.app.Wish;
+import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.catalogue.KeyChord.Key;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
@@ -106,5 +108,27 @@ class DrillTest {
         drill.pass(2.5);
         assertThat(drill.isThere()).isTrue();
         assertThat(drill.held()).as("the others are still down").containsExactlyInAnyOrder(Key.VOLUME_UP, Key.HOME);
+    }
+
+    /** Boxes as in a card file: what sits comes back after 1, 3, 7 and 21 days, what does not at once. */
+    @Test
+    void whatSitsIsAskedAgainAfterLongerAndLonger() {
+        KeyChord chord = KeyChord.parse("hold volume-up + power for 3 s");
+        LocalDate day = LocalDate.of(2026, 11, 26);
+        DrillRecords records = DrillRecords.none();
+        assertThat(records.isDue(chord, day)).as("never tried").isTrue();
+        for (int days : List.of(1, 3, 7, 21, 21)) {
+            records = records.after(chord, true, day);
+            assertThat(records.of(chord).orElseThrow().due()).isEqualTo(day.plusDays(days));
+            assertThat(records.isDue(chord, day.plusDays(days - 1))).isFalse();
+            assertThat(records.isDue(chord, day.plusDays(days))).isTrue();
+        }
+        DrillRecords missed = records.after(chord, false, day);
+        assertThat(missed.isDue(chord, day)).isTrue();
+        assertThat(missed.of(chord)).contains(new DrillRecord(0, day, 6, 5));
+        assertThat(DrillRecords.parse(missed.text())).isEqualTo(missed);
+        assertThat(DrillRecords.parse("hold power\t9\t2026-11-26\t1\t1\nno line\n" + missed.text()))
+                .as("what cannot be read is forgotten")
+                .isEqualTo(missed);
     }
 }

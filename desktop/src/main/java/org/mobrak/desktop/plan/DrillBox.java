@@ -6,13 +6,14 @@ import javafx.animation.AnimationTimer;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import javafx.util.StringConverter;
 import org.mobrak.app.Outlook;
+import org.mobrak.app.RehearsalDesk;
 import org.mobrak.app.rehearsal.Drill;
 import org.mobrak.app.rehearsal.Drill.Lesson;
 import org.mobrak.core.catalogue.KeyChord.Key;
@@ -36,9 +37,17 @@ final class DrillBox extends VBox {
     private Optional<Drill> drill = Optional.empty();
     private Optional<Outlook> outlook = Optional.empty();
 
-    DrillBox() {
+    private final Label record = Texts.wrapped(Texts.soft(""));
+    private final RehearsalDesk desk;
+    private boolean told;
+
+    DrillBox(RehearsalDesk desk) {
+        this.desk = desk;
+        record.setId("drill-record");
+        desk.drills().addListener((source, before, now) -> tellRecord());
         lessons.setId("drill-lesson");
-        lessons.setConverter(new Titles());
+        lessons.setCellFactory(list -> new Title());
+        lessons.setButtonCell(new Title());
         lessons.valueProperty().addListener((property, before, now) -> begin());
         screen.setId("drill-screen");
         screen.getStyleClass().add("drill-screen");
@@ -54,7 +63,7 @@ final class DrillBox extends VBox {
         HBox phone = new HBox(Texts.soft("The phone shows"), screen);
         phone.getStyleClass().add("named-row");
         getStyleClass().add("drill");
-        getChildren().add(new Card("Practise the keys", head, wanted, place, phone, verdict));
+        getChildren().add(new Card("Practise the keys", head, wanted, place, phone, verdict, record));
         addEventFilter(KeyEvent.KEY_PRESSED, key -> byKey(key, true));
         addEventFilter(KeyEvent.KEY_RELEASED, key -> byKey(key, false));
         sceneProperty().addListener((property, before, scene) -> clock.stop());
@@ -79,6 +88,8 @@ final class DrillBox extends VBox {
         keys = new BenchKeys(drill.map(one -> one.chord().keys()).orElse(List.of()), this::hold);
         place.getChildren().setAll(keys);
         drill.ifPresent(one -> Texts.say(wanted, one.chord().text()));
+        told = false;
+        tellRecord();
         tell();
     }
 
@@ -107,11 +118,35 @@ final class DrillBox extends VBox {
         tell();
     }
 
+    /** How well it sits, and when it should be tried again. */
+    private void tellRecord() {
+        String words = drill.map(Drill::chord)
+                .flatMap(chord -> desk.drills().get().of(chord))
+                .map(one -> "It sat %d of %d times; again %s."
+                        .formatted(
+                                one.sat(),
+                                one.tried(),
+                                desk.isDue(drill.orElseThrow().chord()) ? "today" : "on " + one.due()))
+                .orElse("Not practised yet.");
+        Texts.say(record, words);
+        // Whether it is due stands beside its name.
+        lessons.setButtonCell(new Title());
+    }
+
+    /** A try is over once the phone went somewhere, wherever that is. */
+    private void keepRecord(Drill one) {
+        if (one.isOver() && !told) {
+            told = true;
+            desk.drilled(one.chord(), one.isThere());
+        }
+    }
+
     private void tell() {
         drill.ifPresent(one -> {
             Texts.say(screen, one.screen());
             Texts.say(verdict, one.verdict());
             keys.show(one.held());
+            keepRecord(one);
         });
     }
 
@@ -134,15 +169,13 @@ final class DrillBox extends VBox {
         }
     }
 
-    private static final class Titles extends StringConverter<Lesson> {
+    /** A lesson in the list, with a word where it is due. */
+    private final class Title extends ListCell<Lesson> {
         @Override
-        public String toString(Lesson lesson) {
-            return lesson == null ? "" : lesson.title();
-        }
-
-        @Override
-        public Lesson fromString(String title) {
-            throw new UnsupportedOperationException("Lessons are picked, not typed.");
+        protected void updateItem(Lesson lesson, boolean empty) {
+            super.updateItem(lesson, empty);
+            boolean due = lesson != null && desk.isDue(lesson.chord());
+            Texts.say(this, lesson == null || empty ? "" : lesson.title() + (due ? "  ·  today" : ""));
         }
     }
 }

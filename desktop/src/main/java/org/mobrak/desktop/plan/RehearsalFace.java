@@ -46,7 +46,7 @@ public final class RehearsalFace {
     private final Button byHand = new Button("Play it yourself", new FontIcon(Feather.USER));
     private final ListView<Report.Happened> events = new ListView<>();
     private final StackPane body = new StackPane();
-    private final DrillBox drill = new DrillBox();
+    private final DrillBox drill;
     private final Sheet node;
     private Optional<Desk> desk = Optional.empty();
     private Optional<Plan> drilled = Optional.empty();
@@ -56,6 +56,7 @@ public final class RehearsalFace {
     public RehearsalFace(Session session, Choice choice) {
         this.session = session;
         this.choice = choice;
+        this.drill = new DrillBox(session.rehearsals());
         fault.setId("fault");
         fault.getItems().add(Optional.empty());
         for (Fault one : Fault.values()) {
