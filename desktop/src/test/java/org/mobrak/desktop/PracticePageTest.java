@@ -4,9 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.MenuButton;
 import javafx.scene.input.KeyCode;
@@ -127,51 +129,31 @@ class PracticePageTest {
         skip();
     }
 
-    /** Plays a chord by the keyboard; a stroke is over when the phone shows something else. */
+    /** Plays a chord by the keyboard, from a phone that is off; a stroke is over when the phone answers to it, and keys of the next stay down. */
     private void hold(KeyChord chord) {
         fromTheMenu("Switch it off");
+        Set<Key> down = EnumSet.noneOf(Key.class);
         for (Stroke stroke : chord.strokes()) {
-            KeyCode[] codes = stroke.keys().stream().map(CODES::get).toArray(KeyCode[]::new);
             String before = view().mode();
-            double since = view().seconds();
-            desktop.robot().press(codes);
+            letGo(down, stroke.keys());
+            stroke.keys().stream()
+                    .filter(key -> !down.contains(key))
+                    .map(CODES::get)
+                    .forEach(desktop.robot()::press);
+            down.addAll(stroke.keys());
             desktop.until(
                     "the phone answers to " + stroke.text(),
                     () -> !view().mode().equals(before)
                             || view().busyWith().isPresent()
-                            || view().seconds() > since + 2.3);
-            desktop.robot().release(codes);
+                            || stroke.until().filter(view().told()::equals).isPresent());
         }
+        letGo(down, List.of());
         skip();
     }
 
-    /** Keys of a second stroke that were held in the first stay down. */
-    private void holdOn(List<Key> first, List<Key> rest) {
-        fromTheMenu("Switch it off");
-        KeyCode[] all = first.stream().map(CODES::get).toArray(KeyCode[]::new);
-        KeyCode[] gone = first.stream()
-                .filter(key -> !rest.contains(key))
-                .map(CODES::get)
-                .toArray(KeyCode[]::new);
-        double since = view().seconds();
-        desktop.robot().press(all);
-        desktop.until("the logo shows", () -> view().seconds() > since + 2.2);
-        desktop.robot().release(gone);
-        desktop.until("it starts", () -> view().busyWith().isPresent());
-        desktop.robot().release(rest.stream().map(CODES::get).toArray(KeyCode[]::new));
-        skip();
-    }
-
-    private void holdWhatTheSheetSays() {
-        KeyChord chord = practice.chord().orElseThrow();
-        List<Stroke> strokes = chord.strokes();
-        boolean goesOn = strokes.size() == 2
-                && strokes.get(0).keys().containsAll(strokes.get(1).keys());
-        if (goesOn) {
-            holdOn(strokes.get(0).keys(), strokes.get(1).keys());
-        } else {
-            hold(chord);
-        }
+    private void letGo(Set<Key> down, List<Key> but) {
+        down.stream().filter(key -> !but.contains(key)).map(CODES::get).forEach(desktop.robot()::release);
+        down.retainAll(but);
     }
 
     /** Does the step that is next with the bench's buttons, keys and the sheet's own. */
@@ -188,7 +170,7 @@ class PracticePageTest {
             }
         } else if (!(step instanceof Step.Fetch)) {
             if (practice.chord().isPresent()) {
-                holdWhatTheSheetSays();
+                hold(practice.chord().orElseThrow());
             }
             if (step.hasNoReturn()) {
                 desktop.fill("confirm", MODEL);
@@ -277,7 +259,7 @@ class PracticePageTest {
         assertThat(view().mode()).isEqualTo("download");
         click("bench-do-again");
         skip();
-        holdWhatTheSheetSays();
+        hold(practice.chord().orElseThrow());
         desktop.assertShows("the custom recovery’s menu");
         tick();
         desktop.assertShows("The goal is reached, on the phone itself.");

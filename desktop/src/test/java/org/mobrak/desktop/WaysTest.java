@@ -288,7 +288,7 @@ class WaysTest {
         Button label = desktop.find("map-larch-toolkit");
         desktop.robot().interact(label::requestFocus);
         desktop.press(KeyCode.SPACE);
-        assertThat(desktop.text("map-said")).startsWith("Larch toolkit – fits.");
+        assertThat(desktop.text("map-said")).startsWith("Larch toolkit – caution.");
         desktop.click("face-plans");
         assertThat(isChosen("mark-" + (1 + titles().indexOf("Larch toolkit")))).isTrue();
     }

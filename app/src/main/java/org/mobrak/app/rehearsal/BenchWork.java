@@ -147,7 +147,11 @@ final class BenchWork {
                 .map(finding -> finding.message());
     }
 
+    /** Does what is offered; what is not offered for this step any more is passed over. */
     void take(Doing doing, Step step, Job job, Session session) {
+        if (offers(step, job).stream().noneMatch(offer -> offer.doing() == doing)) {
+            return;
+        }
         switch (doing) {
             case NOTE_IT -> noteIt((Step.Ready) step, session);
             case SEE_TO_IT -> seeToIt(((Step.Ready) step).askGate());
