@@ -188,6 +188,16 @@ public final class Practice implements AutoCloseable {
         return current.map(this::shown).flatMap(Step::how).flatMap(Step.Doing::keys);
     }
 
+    /** The keys that are down. */
+    public Set<Key> held() {
+        return bench.down();
+    }
+
+    /** Since it was begun, in the bench's time. */
+    public double seconds() {
+        return clock.seconds();
+    }
+
     /** How everything stands on the bench. */
     public BenchView view() {
         return work.view(clock.seconds(), current, job, new BenchWork.Ending(verdict(), List.copyOf(slips)));

@@ -2,6 +2,7 @@ package org.mobrak.desktop.bench;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
@@ -111,7 +112,6 @@ final class BenchPane {
         phone.show(view);
         keys.show(view.held());
         trace.ask(practice.chord());
-        trace.show(view.seconds(), view.held());
         lead.setValue(view.wire().lead());
         driver.setVisible(!view.wire().driver());
         light.pseudoClassStateChanged(ON, view.wire().port());
@@ -131,6 +131,11 @@ final class BenchPane {
                             .toList());
         }
         showing = false;
+    }
+
+    /** The keys that are down at a moment of the bench's time. */
+    void trace(double seconds, Set<Key> held) {
+        trace.show(seconds, held);
     }
 
     private Button button(BenchView.Offer offer) {

@@ -50,6 +50,8 @@ final class HandTrace extends Pane {
             this.from = from;
             this.to = to;
             node.getStyleClass().add(style);
+            // They are placed at each frame, and nothing around them need be laid out again for that.
+            node.setManaged(false);
         }
     }
 
@@ -123,7 +125,9 @@ final class HandTrace extends Pane {
         if (!held.isEmpty()) {
             ended = seconds;
         }
-        requestLayout();
+        if (!open.isEmpty()) {
+            place();
+        }
     }
 
     private double names() {
@@ -137,6 +141,10 @@ final class HandTrace extends Pane {
     @Override
     protected void layoutChildren() {
         super.layoutChildren();
+        place();
+    }
+
+    private void place() {
         double left = names() + GAP;
         double second = (getWidth() - left) / window;
         for (Bar bar : bars) {

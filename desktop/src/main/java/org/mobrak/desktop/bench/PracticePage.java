@@ -1,6 +1,7 @@
 package org.mobrak.desktop.bench;
 
 import java.util.Locale;
+import java.util.Set;
 import javafx.animation.AnimationTimer;
 import javafx.event.EventHandler;
 import javafx.scene.Scene;
@@ -17,8 +18,8 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
-import org.mobrak.app.rehearsal.BenchView;
 import org.mobrak.app.rehearsal.Practice;
+import org.mobrak.core.catalogue.KeyChord.Key;
 import org.mobrak.desktop.job.RunPage;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
@@ -26,6 +27,8 @@ import org.mobrak.desktop.parts.Texts;
 /** A rehearsal played by hand. It is marked at its head, so that nobody takes it for the real job. */
 public final class PracticePage {
     private static final double NANOS = 1e9;
+    /** What only says something is shown so often; what moves, at each frame. */
+    private static final long SELDOM_NANOS = 100_000_000;
     /** A program that stood still for longer than this did not let the phone's time go by meanwhile. */
     private static final double MOST_SECONDS = 0.5;
 
@@ -131,10 +134,13 @@ public final class PracticePage {
     /** Each frame of the screen is a stretch of the bench's time. */
     private final class Beat extends AnimationTimer {
         private long last;
+        private long shown;
+        private Set<Key> before = Set.of();
 
         @Override
         public void start() {
             last = 0;
+            shown = 0;
             super.start();
         }
 
@@ -143,8 +149,13 @@ public final class PracticePage {
             double passed = last == 0 ? 0 : (now - last) / NANOS;
             last = now;
             practice.pass(Math.min(passed, MOST_SECONDS) * factor());
-            BenchView view = practice.view();
-            bench.show(view);
+            Set<Key> held = practice.held();
+            if (now - shown > SELDOM_NANOS || !held.equals(before)) {
+                shown = now;
+                before = held;
+                bench.show(practice.view());
+            }
+            bench.trace(practice.seconds(), held);
         }
     }
 }
