@@ -151,7 +151,7 @@ public final class Session implements AutoCloseable {
 
     /** Asks a phone on the cable for everything it can say. */
     public void takeFromCable(String seen) {
-        asking("Asking " + seen, () -> bench.takeFromCable(seen));
+        workers.askPhone("Asking " + seen, () -> CableReading.of(link, seen), texts -> bench.offer(texts));
     }
 
     /** Notes several things that a person read, all or none. */

@@ -27,7 +27,6 @@ import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.check.PhoneSorting;
 import org.mobrak.core.identity.check.PhoneSorting.Heap;
 import org.mobrak.core.identity.reader.RawText;
-import org.mobrak.core.identity.reader.TextIntake;
 import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.JobPlan;
@@ -40,7 +39,6 @@ import org.mobrak.core.logbook.Workspace;
 import org.mobrak.core.material.PartitionNames;
 import org.mobrak.core.plan.Brief;
 import org.mobrak.core.plan.Plan;
-import org.mobrak.link.Answer;
 import org.mobrak.link.PhoneLink;
 
 /**
@@ -206,20 +204,6 @@ final class Workbench implements AutoCloseable {
         String count = added.size() == 1 ? "1 phone" : added.size() + " phones";
         undoableAdding("adding " + count, added, before);
         return new Notice(false, count + " put in the drawer.");
-    }
-
-    /** Asks a phone on the cable for everything it can say. */
-    Outcome takeFromCable(String seen) throws IOException, InterruptedException, Refusal {
-        List<RawText> texts = new ArrayList<>();
-        for (PhoneLink.Question question : PhoneLink.Question.values()) {
-            Answer answer = link.ask(seen, question);
-            if (answer instanceof Answer.Silence silence) {
-                return new Outcome.Told(new Notice(true, silence.why() + " " + silence.remedy()));
-            }
-            RawText text = TextIntake.pasted(((Answer.Text) answer).text());
-            texts.add(new RawText(seen + ", " + question.label(), text.text(), text.findings()));
-        }
-        return offer(texts);
     }
 
     void undo() {

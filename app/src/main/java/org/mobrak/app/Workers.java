@@ -18,8 +18,9 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /**
- * The session's two threads, and what the window sees of them. The worker changes the logbook, one thing after the other; the
- * reader reads files that may be large, so that the rest of the work goes on meanwhile. Methods are called on the thread that
+ * The session's threads, and what the window sees of them. The worker changes the logbook, one thing after the other; the reader
+ * reads files that may be large, and a thread for the cable waits for phones that may never answer, so that the rest of the work
+ * goes on meanwhile. Methods are called on the thread that
  * draws unless they say otherwise.
  */
 final class Workers implements AutoCloseable {
@@ -34,6 +35,7 @@ final class Workers implements AutoCloseable {
 
     private final ExecutorService worker = Executors.newSingleThreadExecutor(task -> new Thread(task, "worker"));
     private final ExecutorService reader = Executors.newSingleThreadExecutor(task -> new Thread(task, "reader"));
+    private final ExecutorService cable = Executors.newSingleThreadExecutor(task -> new Thread(task, "cable"));
     private final Supplier<Optional<Snapshot>> look;
     private final Unit unit;
     private final Executor drawing;
@@ -55,6 +57,11 @@ final class Workers implements AutoCloseable {
     /** What is done with what was read, on the worker thread; null where there is nothing to tell. */
     interface Keeping<T> {
         Notice keep(T found) throws IOException, Refusal;
+    }
+
+    /** What comes of an answer, on the worker thread; it may be a question to the user. */
+    interface Following<T> {
+        Outcome follow(T answer) throws IOException, Refusal;
     }
 
     /** Does a command so that it is done or not begun. */
@@ -85,16 +92,31 @@ final class Workers implements AutoCloseable {
 
     /** Reads on the reader's thread, then changes on the worker's; a reading that was cancelled changes nothing. */
     <T> void read(String what, Callable<T> reading, Keeping<T> keeping) {
+        apart(
+                reader,
+                what,
+                reading,
+                found -> Optional.ofNullable(keeping.keep(found))
+                        .map(Outcome.Told::new)
+                        .orElse(null));
+    }
+
+    /** Asks a phone, which takes as long as it takes; then changes on the worker's thread. */
+    <T> void askPhone(String what, Callable<T> asking, Following<T> following) {
+        apart(cable, what, asking, following);
+    }
+
+    private <T> void apart(ExecutorService thread, String what, Callable<T> first, Following<T> then) {
         notice.set(Optional.empty());
         Handle handle = new Handle(what);
         handle.work = new Work(
                 () -> {
-                    Callable<Outcome> change = afterwards(reading, keeping);
+                    Callable<Outcome> change = afterwards(first, then);
                     worker.execute(() -> finish(handle, change));
                     drawing.execute(() -> progress.set(Optional.empty()));
                 },
                 () -> worker.execute(() -> finish(handle, Workers::cancelled)));
-        start(reader, handle);
+        start(thread, handle);
     }
 
     private void start(ExecutorService thread, Handle handle) {
@@ -109,12 +131,10 @@ final class Workers implements AutoCloseable {
     }
 
     /** What remains to be done once the reading is over; of one that failed, to tell so. */
-    private static <T> Callable<Outcome> afterwards(Callable<T> reading, Keeping<T> keeping) {
+    private static <T> Callable<Outcome> afterwards(Callable<T> first, Following<T> then) {
         try {
-            T found = reading.call();
-            return () -> Optional.ofNullable(keeping.keep(found))
-                    .map(Outcome.Told::new)
-                    .orElse(null);
+            T found = first.call();
+            return () -> then.follow(found);
         } catch (Exception failed) {
             return () -> {
                 throw failed;
@@ -224,9 +244,11 @@ final class Workers implements AutoCloseable {
     @Override
     public void close() {
         reader.shutdownNow();
+        cable.shutdownNow();
         worker.shutdown();
         try {
             reader.awaitTermination(PATIENCE_SECONDS, TimeUnit.SECONDS);
+            cable.awaitTermination(PATIENCE_SECONDS, TimeUnit.SECONDS);
             if (!worker.awaitTermination(PATIENCE_SECONDS, TimeUnit.SECONDS)) {
                 worker.shutdownNow();
             }

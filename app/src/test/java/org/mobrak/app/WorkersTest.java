@@ -80,6 +80,34 @@ class WorkersTest {
     }
 
     @Test
+    void aPhoneThatNeverAnswersKeepsNeitherFilesNorTicksWaiting() throws Exception {
+        listen();
+        CountDownLatch asking = new CountDownLatch(1);
+        drawn(() -> {
+            workers.askPhone(
+                    "Asking the silent one",
+                    () -> {
+                        asking.countDown();
+                        new CountDownLatch(1).await();
+                        return "never";
+                    },
+                    answer -> new Outcome.Told(new Notice(false, answer)));
+            return null;
+        });
+        asking.await();
+        drawn(() -> {
+            workers.read("Reading a file", () -> "a file", found -> new Notice(false, found));
+            workers.ask("Noting the tick", () -> new Outcome.Told(new Notice(false, "ticked")));
+            return null;
+        });
+        while (drawn(() -> told.size()) < 2) {
+            Thread.onSpinWait();
+        }
+        assertThat(told).containsExactlyInAnyOrder("a file", "ticked");
+        assertThat(drawn(() -> workers.work.get())).contains("Asking the silent one");
+    }
+
+    @Test
     void aSecondQuestionWaitsUntilTheFirstIsAnswered() throws Exception {
         drawn(() -> {
             workers.ask("Reading", () -> new Outcome.Asked(new Question(PHONE, "first", List.of())));

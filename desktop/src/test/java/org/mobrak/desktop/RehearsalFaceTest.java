@@ -69,7 +69,7 @@ class RehearsalFaceTest {
         desktop.robot().interact(() -> desktop.find("bench-volume-down").requestFocus());
         desktop.robot().press(KeyCode.DOWN, KeyCode.P);
         desktop.robot().release(KeyCode.DOWN, KeyCode.P);
-        desktop.assertShows("Nothing happened: hold all of them longer, together.");
+        desktop.assertShows("Nothing happened: home was missing.");
         desktop.robot().press(KeyCode.DOWN, KeyCode.H, KeyCode.P);
         desktop.assertShows("The warning is there.");
         desktop.robot().release(KeyCode.DOWN, KeyCode.H, KeyCode.P);

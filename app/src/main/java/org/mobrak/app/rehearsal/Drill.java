@@ -7,6 +7,7 @@ import java.util.Set;
 import org.mobrak.app.Outlook;
 import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.catalogue.KeyChord.Key;
+import org.mobrak.core.catalogue.KeyChord.Stroke;
 import org.mobrak.core.job.RunSheet;
 import org.mobrak.core.job.Step;
 import org.mobrak.link.bench.BenchState;
@@ -23,6 +24,7 @@ public final class Drill {
     private BenchState state;
     private String screen = "";
     private double began = -1;
+    private HandTimes times = new HandTimes();
 
     /** A step whose keys can be practised. */
     public record Lesson(String title, KeyChord chord, Mode target) {}
@@ -60,16 +62,23 @@ public final class Drill {
         state = new Stimulus.SwitchOff().on(phone, BenchState.of(phone)).state();
         screen = Mode.OFF.screen();
         began = -1;
+        times = new HandTimes();
     }
 
     public void press(Key key) {
         if (began < 0) {
             began = state.seconds();
         }
+        if (state.mode() == Mode.OFF) {
+            times.pressed(key, state.seconds());
+        }
         take(new Stimulus.Press(key));
     }
 
     public void release(Key key) {
+        if (state.mode() == Mode.OFF) {
+            times.released(key, state.seconds());
+        }
         take(new Stimulus.Release(key));
     }
 
@@ -111,7 +120,8 @@ public final class Drill {
             return String.format(Locale.ROOT, "That is it: %s.", target.screen());
         }
         if (state.mode() == Mode.OS) {
-            return "It started as usual: a key was missing, came too late, or was let go too early. Switch it off and try again.";
+            return "It started as usual: " + fault().orElse("the keys were not what it waits for.")
+                    + " Switch it off and try again.";
         }
         if (isOver()) {
             return "It went somewhere else: " + state.mode().screen() + ". Mind when which key is let go.";
@@ -119,6 +129,15 @@ public final class Drill {
         if (state.mode() == Mode.WARNING) {
             return "The warning is there. Now let go, and press what the chord says.";
         }
-        return held().isEmpty() && began >= 0 ? "Nothing happened: hold all of them longer, together." : "";
+        return held().isEmpty() && began >= 0
+                ? "Nothing happened: " + fault().orElse("hold all of them longer, together.")
+                : "";
+    }
+
+    private Optional<String> fault() {
+        Stroke first = chord.strokes().get(0);
+        double hold =
+                first.seconds().map(Integer::doubleValue).orElse(phone.nature().holdSeconds());
+        return times.fault(first, hold);
     }
 }

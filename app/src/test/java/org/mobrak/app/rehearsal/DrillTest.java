@@ -87,13 +87,22 @@ class DrillTest {
     void handsThatSlipAreToldWhatTheyDid() {
         Drill early = holding(download, 1, Key.VOLUME_DOWN, Key.HOME, Key.POWER);
         letGo(early, Key.VOLUME_DOWN, Key.HOME, Key.POWER);
-        assertThat(early.verdict()).startsWith("Nothing happened");
+        assertThat(early.verdict()).isEqualTo("Nothing happened: volume-down was let go 1.0 s too early.");
+        Drill without = holding(download, 1, Key.VOLUME_DOWN, Key.POWER);
+        letGo(without, Key.VOLUME_DOWN, Key.POWER);
+        assertThat(without.verdict()).isEqualTo("Nothing happened: home was missing.");
+        Drill late = holding(download, 0.8, Key.VOLUME_DOWN, Key.POWER);
+        late.press(Key.HOME);
+        late.pass(1.5);
+        letGo(late, Key.POWER, Key.HOME, Key.VOLUME_DOWN);
+        assertThat(late.verdict()).isEqualTo("Nothing happened: volume-down was let go 0.5 s too early.");
         Drill back = holding(download, 2.5, Key.VOLUME_DOWN, Key.HOME, Key.POWER);
         letGo(back, Key.VOLUME_DOWN, Key.HOME, Key.POWER);
         back.press(Key.VOLUME_DOWN);
         assertThat(back.isThere()).isFalse();
         assertThat(back.verdict()).startsWith("It started as usual");
-        assertThat(holding(download, 3, Key.POWER).verdict()).startsWith("It started as usual");
+        assertThat(holding(download, 3, Key.POWER).verdict())
+                .startsWith("It started as usual: volume-down was missing.");
         Drill other = holding(download, 2.5, Key.VOLUME_UP, Key.HOME, Key.POWER);
         letGo(other, Key.POWER);
         other.pass(3);
