@@ -122,6 +122,8 @@ class HostileTest {
                                 "eu.tar", Forge.tar(Forge.members("boot.img", "x")),
                                 "us.tar", Forge.tar(Forge.members("boot.img", "y")))),
                         "several-candidates"),
+                Arguments.of("a member packed by what is not there", packedOtherwise(), "unknown-compression"),
+                Arguments.of("holes of 8 GiB each", holes(), "unpacks-too-far"),
                 Arguments.of("an archive in an archive in …", nested(12), "nested-too-deep"));
     }
 
@@ -130,6 +132,45 @@ class HostileTest {
         byte[] zip = Forge.zip(Forge.members("b.img", "x"));
         zip[new String(zip, StandardCharsets.ISO_8859_1).indexOf("PK\1\2") + 46] = 'a';
         return zip;
+    }
+
+    /** The method of its one member is 93, Zstandard (APPNOTE 6.3.10, section 4.4.5). */
+    private static byte[] packedOtherwise() {
+        byte[] zip = Forge.zip(Forge.members("boot.img", "x"));
+        String bytes = new String(zip, StandardCharsets.ISO_8859_1);
+        zip[bytes.indexOf("PK\3\4") + 8] = 93;
+        zip[bytes.indexOf("PK\1\2") + 10] = 93;
+        return zip;
+    }
+
+    /** A thousand files of nothing but a hole, in the old GNU form (GNU tar manual, “Storing Sparse Files”). */
+    private static byte[] holes() {
+        ByteBuffer tar = ByteBuffer.allocate(1002 * 512);
+        for (int file = 0; file < 1000; file++) {
+            byte[] header = new byte[512];
+            put(header, 0, "hole.img");
+            put(header, 100, "0000644");
+            put(header, 124, "00000000000");
+            put(header, 136, "00000000000");
+            put(header, 156, "S");
+            put(header, 257, "ustar  ");
+            put(header, 386, "77777777777");
+            put(header, 398, "00000000000");
+            put(header, 483, "77777777777");
+            put(header, 148, "        ");
+            int sum = 0;
+            for (byte one : header) {
+                sum += one;
+            }
+            put(header, 148, "%06o".formatted(sum));
+            header[154] = 0;
+            tar.put(header);
+        }
+        return tar.array();
+    }
+
+    private static void put(byte[] header, int at, String text) {
+        System.arraycopy(Forge.text(text), 0, header, at, text.length());
     }
 
     /** Packages hold empty files for good reasons. */

@@ -201,9 +201,12 @@ final class TarReader implements PartReader {
                                         size,
                                         piece.bytes().getAsLong() - start)));
             }
-            Piece member = piece.inside(entry.getName(), OptionalLong.of(entry.getRealSize()), tar);
-            inside.add(looker.look(member));
-            if (!entry.isSparse()) {
+            // Holes are read as zeros that stand nowhere: what unfolds counts, as in everything that is packed.
+            InputStream unfolded = entry.isSparse() ? looker.budget().meter(tar) : tar;
+            inside.add(looker.look(piece.inside(entry.getName(), OptionalLong.of(entry.getRealSize()), unfolded)));
+            if (entry.isSparse()) {
+                unfolded.transferTo(OutputStream.nullOutputStream());
+            } else {
                 pass(start, size);
             }
         }
