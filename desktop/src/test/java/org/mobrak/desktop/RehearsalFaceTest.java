@@ -82,7 +82,7 @@ class RehearsalFaceTest {
         desktop.robot().press(KeyCode.P);
         desktop.assertShows("It started as usual");
         desktop.assertShows("It sat 1 of 2 times; again today.");
-        desktop.assertShows("Into download mode  ·  today");
+        desktop.assertShows("today  ·  Into download mode");
         desktop.robot().release(KeyCode.P);
     }
 }

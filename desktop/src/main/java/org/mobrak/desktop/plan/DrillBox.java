@@ -175,7 +175,7 @@ final class DrillBox extends VBox {
         protected void updateItem(Lesson lesson, boolean empty) {
             super.updateItem(lesson, empty);
             boolean due = lesson != null && desk.isDue(lesson.chord());
-            Texts.say(this, lesson == null || empty ? "" : lesson.title() + (due ? "  ·  today" : ""));
+            Texts.say(this, lesson == null || empty ? "" : (due ? "today  ·  " : "") + lesson.title());
         }
     }
 }
