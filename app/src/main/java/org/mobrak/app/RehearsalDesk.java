@@ -109,14 +109,15 @@ public final class RehearsalDesk implements AutoCloseable {
         Optional<Practice> left = practice.get();
         practice.set(Optional.empty());
         left.ifPresent(one -> {
-            if (one.isDone()) {
-                Desk desk = practised.orElseThrow();
-                workers.ask("Keeping that it was rehearsed", () -> {
+            Desk desk = practised.orElseThrow();
+            boolean done = one.isDone();
+            workers.ask("Taking the phone off the bench", () -> {
+                if (done) {
                     RehearsedPlans.keep(logbook.get(), desk.dossier().phone(), one.plan());
-                    return null;
-                });
-            }
-            one.close();
+                }
+                one.close();
+                return null;
+            });
         });
     }
 

@@ -348,7 +348,7 @@ public final class Session implements AutoCloseable {
     /** Waits for the work in hand, then gives the workspace free. */
     @Override
     public void close() {
-        rehearsals.close();
+        workers.quietly(rehearsals::close);
         workers.quietly(this::closeBench);
         workers.close();
         files.close();

@@ -4,8 +4,10 @@ import java.io.IOException;
 import java.io.PrintWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -20,6 +22,10 @@ import org.mobrak.app.rehearsal.Person;
 import org.mobrak.app.rehearsal.Rehearsals;
 import org.mobrak.app.rehearsal.Report;
 import org.mobrak.app.rehearsal.Setting;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Reading;
+import org.mobrak.core.identity.Refusal;
+import org.mobrak.core.identity.TypedReading;
 import org.mobrak.core.job.Step;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.link.bench.BenchTruth;
@@ -64,6 +70,12 @@ final class RehearseCommand implements Callable<Integer> {
             description = "What goes wrong, and at which step; without one, where it first matters. May be repeated.")
     private List<String> wrongs = new ArrayList<>();
 
+    @Option(
+            names = "--set",
+            paramLabel = "KEY=VALUE",
+            description = "What is so of the phone when it begins; may be repeated.")
+    private List<String> from = new ArrayList<>();
+
     @Option(names = "--person", paramLabel = "WHO", description = "careful or hasty.")
     private String person = "careful";
 
@@ -97,7 +109,7 @@ final class RehearseCommand implements Callable<Integer> {
     }
 
     private int one(Rehearsals rehearsals, List<BenchTruth> phones, Person who) throws IOException {
-        BenchTruth phone = phone(phones);
+        BenchTruth phone = phone(phones).knowing(from());
         Outlook outlook = rehearsals.outlook(phone, wanted.wish());
         List<Plan> plans = outlook.answer().plans();
         if (plans.isEmpty()) {
@@ -128,6 +140,19 @@ final class RehearseCommand implements Callable<Integer> {
         String ids = phones.stream().map(BenchTruth::id).collect(Collectors.joining(", "));
         return known.orElseThrow(() -> wrong("“" + named + "” lies on no bench; there are: "
                 + (ids.isEmpty() ? "none in this catalogue" : ids) + "."));
+    }
+
+    private Map<Fact, String> from() {
+        Map<Fact, String> facts = new EnumMap<>(Fact.class);
+        for (String word : from) {
+            try {
+                Reading said = TypedReading.parse(word, Instant.EPOCH);
+                facts.put(said.fact(), said.value());
+            } catch (Refusal refused) {
+                throw wrong(refused.getMessage());
+            }
+        }
+        return facts;
     }
 
     private List<Fault.At> faults(Outlook outlook, Plan plan) {

@@ -770,6 +770,24 @@ class MobrakTest {
                 .contains("A rehearsal, no real job.")
                 .contains("End: stopped-at-gate")
                 .contains("Model number");
+        Outcome rooted = run(
+                "",
+                "rehearse",
+                "--phone",
+                "hive-01",
+                "--goal",
+                "unrooted",
+                "--set",
+                "root=permanent",
+                "--set",
+                "rootManager=present",
+                "--json");
+        assertThat(rooted.status()).isEqualTo(Mobrak.DONE);
+        assertThat(rooted.json().at("/end").asText()).isEqualTo("goal");
+        assertThat(rooted.json().at("/routes/0").asText()).isEqualTo("unroot-from-the-manager");
+        assertThat(run("", "rehearse", "--phone", "hive-01", "--goal", "root", "--set", "root=rainy")
+                        .err())
+                .contains("root");
         assertThat(run("", "rehearse", "--phone", "hive-99", "--goal", "root").err())
                 .contains("lies on no bench")
                 .contains("hive-01");

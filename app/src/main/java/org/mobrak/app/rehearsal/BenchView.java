@@ -14,6 +14,7 @@ import org.mobrak.core.catalogue.KeyChord.Key;
  * @param busyWith what it is busy with; empty while it waits for somebody
  * @param share how far that is, from 0 to 1
  * @param battery in percent
+ * @param wire how it hangs on the computer
  * @param held the keys that are down
  * @param offers what can be done at the bench for the step that is next
  * @param told what was seen or said last

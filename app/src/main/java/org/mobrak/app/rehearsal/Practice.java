@@ -1,7 +1,6 @@
 package org.mobrak.app.rehearsal;
 
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.LinkedHashSet;
@@ -25,6 +24,8 @@ import org.mobrak.core.plan.Plan;
 import org.mobrak.link.bench.Cable;
 import org.mobrak.link.bench.Mode;
 import org.mobrak.link.bench.Stimulus;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * A rehearsal played by hand: the sheet of a plan in a copy of the workspace, with the same session as a real job, and beside it
@@ -32,6 +33,8 @@ import org.mobrak.link.bench.Stimulus;
  * draws; time goes by only when it is told to.
  */
 public final class Practice implements AutoCloseable {
+    private static final Logger LOG = LoggerFactory.getLogger(Practice.class);
+
     private final Scratch scratch;
     private final BenchFiles files;
     private final Setting setting;
@@ -249,8 +252,7 @@ public final class Practice implements AutoCloseable {
             files.close();
             scratch.close();
         } catch (IOException left) {
-            // Swept by the next start.
-            throw new UncheckedIOException(left);
+            LOG.info("Left for the next start to sweep", left);
         }
     }
 }

@@ -137,16 +137,12 @@ class JobsTest {
                 .filter(one -> one.id().equals(row.phone()))
                 .findFirst()
                 .orElseThrow();
-        Map<Fact, String> truth = new EnumMap<>(Fact.class);
-        truth.putAll(phone.truth());
+        Map<Fact, String> from = new EnumMap<>(Fact.class);
         row.from()
-                .forEach(word -> truth.put(
+                .forEach(word -> from.put(
                         Fact.ofKey(word.substring(0, word.indexOf('='))).orElseThrow(),
                         word.substring(word.indexOf('=') + 1)));
-        // Where the row says which model it is, no label lies about it.
-        Map<Fact, String> says =
-                row.from().stream().anyMatch(word -> word.startsWith("model=")) ? Map.of() : phone.says();
-        return new BenchTruth(phone.id(), phone.name(), truth, says, phone.nature(), phone.ways());
+        return phone.knowing(from);
     }
 
     /** The job by its own way, where another might be milder: its routes, and whatever makes a phone ready. */

@@ -1,5 +1,6 @@
 package org.mobrak.link.bench;
 
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import org.mobrak.core.identity.Fact;
@@ -24,6 +25,17 @@ public record BenchTruth(
     /** The same with other ways to hold keys. */
     public BenchTruth with(List<KeyWay> others) {
         return new BenchTruth(id, name, truth, says, nature, others);
+    }
+
+    /** The same in another state; what is said so, it claims too. */
+    public BenchTruth knowing(Map<Fact, String> other) {
+        Map<Fact, String> so = new EnumMap<>(Fact.class);
+        so.putAll(truth);
+        so.putAll(other);
+        Map<Fact, String> claims = new EnumMap<>(Fact.class);
+        claims.putAll(says);
+        claims.keySet().removeAll(other.keySet());
+        return new BenchTruth(id, name, so, claims, nature, ways);
     }
 
     /** The same with another nature. */
