@@ -99,6 +99,8 @@ public final class RehearsalDesk implements AutoCloseable {
     }
 
     private void begin(Desk desk, Practice laid) {
+        // Whoever asks twice gets the later one.
+        leave();
         laid.begin(desk);
         practised = Optional.of(desk);
         practice.set(Optional.of(laid));

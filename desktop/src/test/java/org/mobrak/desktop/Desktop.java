@@ -202,6 +202,13 @@ final class Desktop implements AutoCloseable {
         return session.snapshot().get().desk().flatMap(desk -> desk.dossier().runningJob());
     }
 
+    /** Starts the job of the first plan for the phone on the desk. */
+    void startFirstPlan() {
+        robot.interact(() -> session.start(
+                session.snapshot().get().desk().orElseThrow().answer().plans().get(0)));
+        rest();
+    }
+
     /** Ticks the step that is next, giving its gate the reading it wants. */
     void tickNext() {
         var step = runningJob().flatMap(Job::next).orElseThrow();

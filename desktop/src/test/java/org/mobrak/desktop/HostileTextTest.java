@@ -73,17 +73,7 @@ class HostileTextTest {
                                 desktop.session().takeTyped(fact, fact.usual().orElseThrow()));
                 desktop.rest();
             }
-            desktop.robot()
-                    .interact(() -> desktop.session()
-                            .start(desktop.session()
-                                    .snapshot()
-                                    .get()
-                                    .desk()
-                                    .orElseThrow()
-                                    .answer()
-                                    .plans()
-                                    .get(0)));
-            desktop.rest();
+            desktop.startFirstPlan();
             Step next = desktop.runningJob().flatMap(Job::next).orElseThrow();
             desktop.robot().interact(() -> desktop.session().note(next, "a no" + TURNING + "te"));
             desktop.rest();

@@ -101,17 +101,7 @@ class RunTest {
             desktop.rest();
         }
         desktop.press(KeyCode.CONTROL, KeyCode.DIGIT2);
-        desktop.robot()
-                .interact(() -> desktop.session()
-                        .start(desktop.session()
-                                .snapshot()
-                                .get()
-                                .desk()
-                                .orElseThrow()
-                                .answer()
-                                .plans()
-                                .get(0)));
-        desktop.rest();
+        desktop.startFirstPlan();
         desktop.press(KeyCode.CONTROL, KeyCode.DIGIT4);
     }
 

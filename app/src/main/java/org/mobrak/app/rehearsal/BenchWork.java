@@ -77,6 +77,9 @@ final class BenchWork {
                 amid.add(fault);
             }
         }
+        if (amid.contains(Fault.KEYS_WRONG)) {
+            told = "Whether the keys go wrong here is in your own hands.";
+        }
         bench.followTheHands();
         waiting.put(step.id(), amid);
     }
@@ -205,9 +208,12 @@ final class BenchWork {
 
     private void doIt(Step step) {
         if (work.isHousekeeping(step)) {
-            told = work.keepHouse(step) ? "Done." : "That cannot be done at the bench.";
+            boolean went = work.keepHouse(step);
+            if (went) {
+                done.add(step.id());
+            }
+            told = went ? "Done." : "That cannot be done at the bench.";
             bench.followTheHands();
-            done.add(step.id());
             return;
         }
         Set<Fault> now = waiting.getOrDefault(step.id(), Set.of());

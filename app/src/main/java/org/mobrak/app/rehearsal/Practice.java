@@ -21,6 +21,7 @@ import org.mobrak.core.job.Step;
 import org.mobrak.core.logbook.WorkspaceCopy;
 import org.mobrak.core.material.Scratch;
 import org.mobrak.core.plan.Plan;
+import org.mobrak.link.bench.BenchTruth;
 import org.mobrak.link.bench.Cable;
 import org.mobrak.link.bench.Mode;
 import org.mobrak.link.bench.Stimulus;
@@ -56,16 +57,13 @@ public final class Practice implements AutoCloseable {
      */
     public record Place(Path workspace, Path cache, Clock clock, Executor drawing) {}
 
-    private Practice(Place place, Desk desk, Plan plan, long seed, List<Fault.At> faults) throws IOException {
-        this.scratch = Scratch.in(
-                Path.of(System.getProperty("java.io.tmpdir")),
-                end -> Runtime.getRuntime().addShutdownHook(new Thread(end)));
+    private Practice(Place place, Desk desk, Plan plan, Bench laid, List<Fault.At> faults) throws IOException {
+        this.scratch = laid.scratch();
+        this.files = laid.files();
         Path copy = scratch.path().resolve("rehearsal");
         WorkspaceCopy.make(place.workspace(), copy);
-        this.files = new BenchFiles();
         this.plan = plan;
-        String name = desk.dossier().phone().nickname();
-        this.setting = new Setting(desk.outlook(), plan, OnBench.of(name, desk.outlook(), seed));
+        this.setting = new Setting(desk.outlook(), plan, laid.phone());
         this.clock = new BenchClock(place.clock().instant());
         this.session = new Session(copy, place.cache(), new NoPhones(), clock, place.drawing());
         Hands hands = new Hands(setting.phone(), diary);
@@ -74,9 +72,27 @@ public final class Practice implements AutoCloseable {
         work.fetch(files);
     }
 
-    /** Lays a phone on the bench for a plan. Takes its time: files are made and looked into. */
+    /** What must be put away again, whatever happens. */
+    private record Bench(Scratch scratch, BenchFiles files, BenchTruth phone) {
+        void putAway() throws IOException {
+            files.close();
+            scratch.close();
+        }
+    }
+
+    /** Lays a phone on the bench for a plan. Takes its time: the workspace is copied, files are made and looked into. */
     public static Practice lay(Place place, Desk desk, Plan plan, long seed, List<Fault.At> faults) throws IOException {
-        return new Practice(place, desk, plan, seed, faults);
+        Scratch scratch = Scratch.in(
+                Path.of(System.getProperty("java.io.tmpdir")),
+                end -> Runtime.getRuntime().addShutdownHook(new Thread(end)));
+        String name = desk.dossier().phone().nickname();
+        Bench laid = new Bench(scratch, new BenchFiles(), OnBench.of(name, desk.outlook(), seed));
+        try {
+            return new Practice(place, desk, plan, laid, faults);
+        } catch (IOException | RuntimeException failed) {
+            laid.putAway();
+            throw failed;
+        }
     }
 
     /** Opens the copy and writes the sheet. */
@@ -93,10 +109,6 @@ public final class Practice implements AutoCloseable {
     /** Where the sheet is worked through: the same commands and snapshots as of a real job. */
     public Session session() {
         return session;
-    }
-
-    public String title() {
-        return plan.title();
     }
 
     /** The keys this phone has. */
@@ -226,7 +238,7 @@ public final class Practice implements AutoCloseable {
     }
 
     /** Whether the phone truly is where the plan leads, whatever the sheet says. */
-    public boolean isReached() {
+    private boolean isReached() {
         return plan.goal().wanted().entrySet().stream()
                 .allMatch(want -> want.getValue().equals(bench.state().facts().get(want.getKey())));
     }

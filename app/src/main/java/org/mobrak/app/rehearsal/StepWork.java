@@ -74,7 +74,8 @@ final class StepWork {
     Optional<Stimulus> stimulus(Step step, Map<String, BenchFiles.Fetched> files, Set<Fault> faults) {
         Step.Doing how = step.how().orElseThrow();
         if (works(step)) {
-            return Optional.of(new Stimulus.Work(task(step, files, faults, Person.CAREFUL)));
+            // A tool whose list has changed does another thing once, whoever presses it; then it is read more closely.
+            return Optional.of(new Stimulus.Work(task(step, files, faults, Person.HASTY)));
         }
         Optional<Mode> mode = how.mode().flatMap(Mode::ofWord);
         boolean byHand = how.keys().isEmpty()

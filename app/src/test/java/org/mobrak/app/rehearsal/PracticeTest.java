@@ -267,4 +267,36 @@ class PracticeTest {
         assertThat(view().slips()).singleElement().asString().startsWith("A look into the file would have told:");
         assertThat(List.of(view().wire().lead())).containsExactly(Lead.DATA);
     }
+
+    /** Asked for twice in a hurry, one is laid; and a tool that does another thing is not taken for one that worked. */
+    @Test
+    void aToolWhoseListHasChangedDoesAnotherThingOnce() throws Exception {
+        Desk desk = real.snapshot().get().desk().orElseThrow();
+        run(() -> {
+            for (int hurry = 0; hurry < 2; hurry++) {
+                real.rehearsals()
+                        .practise(desk, desk.answer().plans().get(0), 3, Optional.of(Fault.SCRIPTED_TOOL_MENU_CHANGED));
+            }
+        });
+        run(() -> {});
+        practice = real.rehearsals().practice().get().orElseThrow();
+        run(() -> {});
+        try (Stream<Path> all = Files.walk(Path.of(System.getProperty("java.io.tmpdir")), 2)) {
+            String own = "mobrak-" + ProcessHandle.current().pid();
+            assertThat(all.filter(file ->
+                            file.endsWith("rehearsal") && file.toString().contains(own)))
+                    .as("copies of the workspace")
+                    .hasSize(1);
+        }
+        while (!view().told().startsWith("the tool did something else")) {
+            doNext();
+            if (!view().told().startsWith("the tool did something else")) {
+                tick();
+            }
+        }
+        run(() -> practice.take(Doing.DO_IT));
+        rest();
+        tick();
+        assertThat(view().slips()).isEmpty();
+    }
 }

@@ -100,10 +100,8 @@ final class LogbookGuard {
     private void look(Path copy) throws UnreadableInput {
         try (Connection connection = DriverManager.getConnection("jdbc:sqlite:" + copy);
                 Statement statement = connection.createStatement()) {
-            // The driver offers no defensive mode. What that forbids (changing the schema as a table, or the journal)
-            // would take
-            // a statement from outside, and none is ever run: triggers and views are refused here, tables compared to
-            // the letter.
+            // The driver offers no defensive mode. What that forbids would take a statement from outside, and none is
+            // ever run: triggers and views are refused here, tables are compared to the letter.
             statement.execute("PRAGMA trusted_schema = OFF");
             statement.execute("PRAGMA cell_size_check = ON");
             int application = number(statement, "PRAGMA application_id");

@@ -28,7 +28,7 @@ final class HandTrace extends Pane {
     private static final double ANEW_SECONDS = 6;
 
     private static final double GAP = 10;
-    private static final double LINE = 22;
+    private static final double AIR = 4;
 
     private final List<Bar> bars = new ArrayList<>();
     private final Map<Key, Bar> open = new HashMap<>();
@@ -37,6 +37,11 @@ final class HandTrace extends Pane {
     private double began = -1;
     private double ended;
     private double window = LEAST_SECONDS;
+    private List<Label> names = List.of();
+    /** Taken at each layout: a frame only moves bars. */
+    private double left;
+
+    private double line;
 
     /** A stretch of time on a key's line, in seconds since the first key went down. */
     private static final class Bar {
@@ -74,11 +79,8 @@ final class HandTrace extends Pane {
         began = -1;
         getChildren().clear();
         keys = asked.map(KeyChord::keys).orElse(List.of());
-        for (int line = 0; line < keys.size(); line++) {
-            Label name = Texts.exact(keys.get(line).word());
-            name.relocate(0, line * LINE);
-            getChildren().add(name);
-        }
+        names = keys.stream().map(key -> Texts.exact(key.word())).toList();
+        getChildren().addAll(names);
         double at = 0;
         for (Stroke stroke : asked.map(KeyChord::strokes).orElse(List.of())) {
             double takes = stroke.pressed()
@@ -90,8 +92,7 @@ final class HandTrace extends Pane {
             at += takes;
         }
         window = Math.max(LEAST_SECONDS, at * TIMES);
-        setMinHeight(keys.size() * LINE);
-        setPrefHeight(keys.size() * LINE);
+        requestLayout();
     }
 
     private void add(Bar bar) {
@@ -130,22 +131,34 @@ final class HandTrace extends Pane {
         }
     }
 
-    private double names() {
-        return getChildren().stream()
-                .filter(Label.class::isInstance)
-                .mapToDouble(name -> name.prefWidth(-1))
-                .max()
-                .orElse(0);
+    private double line() {
+        return AIR
+                + names.stream().mapToDouble(name -> name.prefHeight(-1)).max().orElse(0);
+    }
+
+    @Override
+    protected double computePrefHeight(double width) {
+        return names.size() * line();
+    }
+
+    @Override
+    protected double computeMinHeight(double width) {
+        return computePrefHeight(width);
     }
 
     @Override
     protected void layoutChildren() {
         super.layoutChildren();
+        line = line();
+        left = GAP
+                + names.stream().mapToDouble(name -> name.prefWidth(-1)).max().orElse(0);
+        for (int i = 0; i < names.size(); i++) {
+            names.get(i).relocate(0, i * line);
+        }
         place();
     }
 
     private void place() {
-        double left = names() + GAP;
         double second = (getWidth() - left) / window;
         for (Bar bar : bars) {
             double from = Math.min(window, bar.from);
@@ -153,7 +166,7 @@ final class HandTrace extends Pane {
             boolean filled = bar.node.getStyleClass().contains("trace-held");
             double inset = filled ? 5 : 2;
             bar.node.resizeRelocate(
-                    left + from * second, bar.line * LINE + inset, Math.max(2, (to - from) * second), LINE - 2 * inset);
+                    left + from * second, bar.line * line + inset, Math.max(2, (to - from) * second), line - 2 * inset);
         }
     }
 }

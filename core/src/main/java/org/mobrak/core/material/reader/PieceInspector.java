@@ -111,7 +111,7 @@ final class PieceInspector {
             throw ofTheFile;
         } catch (Broken broken) {
             tell(Finding.stop(broken.code(), "“%s”: %s.".formatted(piece.path(), broken.getMessage())));
-        } catch (LinkageError missing) {
+        } catch (NoClassDefFoundError missing) {
             // The library for archives hands rare compressions to libraries of their own, which are not here.
             tell(Finding.caution(
                     "unknown-compression", "“%s” is packed in a way Mobrak does not know.".formatted(piece.path())));
