@@ -56,6 +56,7 @@ public final class PracticePage {
         });
         Sheet beside = new Sheet(bench.node());
         beside.getStyleClass().add("bench-side");
+        sheet.node().getStyleClass().add("practice-sheet");
         HBox body = new HBox(sheet.node(), beside);
         HBox.setHgrow(sheet.node(), Priority.ALWAYS);
         VBox.setVgrow(body, Priority.ALWAYS);
