@@ -137,6 +137,8 @@ public final class MadeFiles {
         try (TarArchiveOutputStream out = new TarArchiveOutputStream(bytes)) {
             TarArchiveEntry entry = new TarArchiveEntry(member(where));
             entry.setSize(content.length);
+            // Else the hour of making it would stand in it.
+            entry.setModTime(0);
             out.putArchiveEntry(entry);
             out.write(content);
             out.closeArchiveEntry();

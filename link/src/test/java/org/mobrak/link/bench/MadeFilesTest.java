@@ -2,13 +2,16 @@ package org.mobrak.link.bench;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.FileTime;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.apache.commons.compress.archivers.tar.TarArchiveInputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -109,6 +112,12 @@ class MadeFilesTest {
             NeededFile file = wanted(name, PartitionClass.RECOVERY);
             assertThat(MadeFiles.of(file, "tern")).isEqualTo(MadeFiles.of(file, "tern"));
             assertThat(MadeFiles.of(file, "wren")).as(name).isNotEqualTo(MadeFiles.of(file, "tern"));
+        }
+        byte[] tar = MadeFiles.of(wanted("a.tar", PartitionClass.RECOVERY), "tern");
+        try (TarArchiveInputStream in = new TarArchiveInputStream(new ByteArrayInputStream(tar))) {
+            assertThat(in.getNextEntry().getLastModifiedTime())
+                    .as("no hour of making it")
+                    .isEqualTo(FileTime.fromMillis(0));
         }
     }
 }
