@@ -6,11 +6,14 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.file.CatalogueCache;
 import org.mobrak.core.catalogue.file.CatalogueLoader;
 import org.mobrak.core.catalogue.file.CatalogueLoader.Folders;
 import org.mobrak.core.catalogue.file.CatalogueLoader.Loaded;
 import org.mobrak.core.catalogue.file.Fault;
+import org.mobrak.core.catalogue.file.TroubleLoader;
 import org.mobrak.link.bench.BenchFolder;
 import org.mobrak.link.bench.BenchTruth;
 
@@ -41,7 +44,23 @@ public final class Catalogues {
         Loaded loaded = CatalogueLoader.load(folders);
         List<Fault> faults = new ArrayList<>(loaded.faults());
         faults.addAll(BenchFolder.faults(folders.own()));
+        faults.addAll(TroubleLoader.load(folders, everyRoute(folders, loaded)).faults());
         return new Loaded(loaded.catalogue(), faults);
+    }
+
+    /** A mend may be a route of what ships. */
+    private static Catalogue everyRoute(Folders folders, Loaded loaded) throws IOException {
+        if (folders.ground().isEmpty()) {
+            return loaded.catalogue();
+        }
+        List<Route> routes = new ArrayList<>(loaded.catalogue().routes());
+        routes.addAll(CatalogueLoader.load(folders.ground().get()).catalogue().routes());
+        return loaded.catalogue().with(routes);
+    }
+
+    /** What goes wrong and what mends it, by these folders and what ships for every phone. */
+    public TroubleLoader.Loaded troubles(List<Path> named, Catalogue catalogue) throws IOException {
+        return TroubleLoader.load(folders(named), catalogue);
     }
 
     /** The phones on the bench of these folders, or of what ships. */

@@ -10,7 +10,9 @@ import org.mobrak.app.PhoneInquiry;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.file.CatalogueLoader;
 import org.mobrak.core.catalogue.file.Fault;
+import org.mobrak.core.catalogue.file.TroubleLoader;
 import org.mobrak.core.catalogue.match.Identity;
+import org.mobrak.core.catalogue.trouble.Troubles;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.TypedReading;
@@ -53,9 +55,27 @@ final class Inputs {
 
     /** Loads the catalogue; a fault in a file is told on standard error, and the other files serve. */
     Catalogue catalogue(Mobrak mobrak) throws IOException {
+        return catalogue(spec.commandLine(), mobrak, folders);
+    }
+
+    /** What goes wrong and what mends it, by the same folders. */
+    Troubles troubles(Mobrak mobrak, Catalogue catalogue) throws IOException {
+        return troubles(spec.commandLine(), mobrak, folders, catalogue);
+    }
+
+    static Troubles troubles(CommandLine line, Mobrak mobrak, List<Path> folders, Catalogue catalogue)
+            throws IOException {
+        TroubleLoader.Loaded loaded = mobrak.catalogues().troubles(folders, catalogue);
+        for (Fault fault : loaded.faults()) {
+            line.getErr().println("mobrak: " + fault.text());
+        }
+        return loaded.troubles();
+    }
+
+    static Catalogue catalogue(CommandLine line, Mobrak mobrak, List<Path> folders) throws IOException {
         CatalogueLoader.Loaded loaded = mobrak.catalogues().load(folders);
         for (Fault fault : loaded.faults()) {
-            spec.commandLine().getErr().println("mobrak: " + fault.text());
+            line.getErr().println("mobrak: " + fault.text());
         }
         return loaded.catalogue();
     }
@@ -65,12 +85,28 @@ final class Inputs {
         if (files.isEmpty() && said.isEmpty()) {
             throw new CommandLine.ParameterException(spec.commandLine(), "Give at least one FILE or --set KEY=VALUE.");
         }
+        return identity(mobrak, catalogue, files, said);
+    }
+
+    /** The same where something else than readings may be all that is given. */
+    Identity identityIfAny(Mobrak mobrak, Catalogue catalogue) throws IOException {
+        return identity(mobrak, catalogue, files, said);
+    }
+
+    private Identity identity(Mobrak mobrak, Catalogue catalogue, List<Path> files, List<String> said)
+            throws IOException {
+        return identity(spec.commandLine(), mobrak, catalogue, files, said);
+    }
+
+    /** Who a phone is by files and by words {@code KEY=VALUE}, for commands that take in more than one phone. */
+    static Identity identity(CommandLine line, Mobrak mobrak, Catalogue catalogue, List<Path> files, List<String> said)
+            throws IOException {
         Instant now = mobrak.clock().instant();
         List<RawText> texts = new ArrayList<>();
         for (Path file : files) {
             texts.add(text(file, mobrak));
         }
-        List<Reading> typed = said.stream().map(word -> typed(word, now)).toList();
+        List<Reading> typed = said.stream().map(word -> typed(line, word, now)).toList();
         return new PhoneInquiry(catalogue, now).identify(texts, typed);
     }
 
@@ -80,11 +116,11 @@ final class Inputs {
                 : PhoneInquiry.text(file);
     }
 
-    private Reading typed(String word, Instant now) {
+    private static Reading typed(CommandLine line, String word, Instant now) {
         try {
             return TypedReading.parse(word, now);
         } catch (Refusal wrong) {
-            throw new CommandLine.ParameterException(spec.commandLine(), wrong.getMessage(), wrong);
+            throw new CommandLine.ParameterException(line, wrong.getMessage(), wrong);
         }
     }
 }

@@ -37,6 +37,11 @@ import picocli.CommandLine.Spec;
             CompareVersionsCommand.class,
             InspectCommand.class,
             VerifyCommand.class,
+            ProveCommand.class,
+            CompareCommand.class,
+            DiagnoseCommand.class,
+            AppsCommand.class,
+            PatchCommand.class,
             CatalogueCommand.class,
             FactsCommand.class
         })

@@ -261,7 +261,7 @@ class MobrakTest {
         Outcome outcome = run("", "catalogue", "check", folder.resolve("copy").toString(), "--json");
         assertThat(outcome.status()).isEqualTo(Mobrak.DONE);
         assertThat(outcome.json().at("/faults/0/weight").asText()).isEqualTo("warning");
-        assertThat(outcome.json().at("/routes").asInt()).isEqualTo(61);
+        assertThat(outcome.json().at("/routes").asInt()).isEqualTo(74);
     }
 
     @ParameterizedTest
@@ -317,7 +317,7 @@ class MobrakTest {
     void checksACatalogueFileByFile() throws IOException {
         assertThat(run("", "catalogue", "check", HOME.resolve("catalogue").toString())
                         .out())
-                .contains("0 phones, 20 routes, 0 faults, 0 warnings");
+                .contains("0 phones, 33 routes, 0 faults, 0 warnings");
         assertThat(run("", "catalogue", "check", HOME.resolve("demo/catalogue").toString())
                         .out())
                 .as("the holes that ship are known to every catalogue")
@@ -855,6 +855,160 @@ class MobrakTest {
         Outcome impossible = run("", "rehearse", "--phone", described.toString(), "--goal", "root");
         assertThat(impossible.status()).isEqualTo(Mobrak.UNREADABLE);
         assertThat(impossible.err()).hasLineCount(1).contains("“asleep” is no mode of a phone");
+    }
+
+    @Test
+    void patchesAPropertyFileAndWritesOnlyWhereItIsTold() throws IOException {
+        Path file = Files.writeString(folder.resolve("system.prop"), "ro.a=1\nro.b=2\n");
+        Path out = folder.resolve("out.prop");
+        Path diff = folder.resolve("out.diff");
+        Outcome done = run(
+                "",
+                "patch",
+                file.toString(),
+                "--set",
+                "ro.a=0",
+                "--expect",
+                "1",
+                "--out",
+                out.toString(),
+                "--diff",
+                diff.toString(),
+                "--json");
+        assertThat(done.status()).isEqualTo(Mobrak.DONE);
+        assertThat(names(done.json()))
+                .startsWith("status", "line", "before", "after", "sha256Before", "sha256After", "back");
+        assertThat(done.json().at("/after").asText()).isEqualTo("ro.a=0");
+        assertThat(file).hasContent("ro.a=1\nro.b=2\n");
+        assertThat(out).hasContent("ro.a=0\nro.b=2\n");
+        assertThat(diff).content().contains("-ro.a=1\n+ro.a=0\n");
+        Files.delete(out);
+        Outcome again = run(
+                "", "patch", file.toString(), "--set", "ro.a=1", "--expect", "0", "--out", out.toString(), "--json");
+        assertThat(again.status()).isEqualTo(Mobrak.DONE);
+        assertThat(again.json().at("/status").asText()).isEqualTo("already");
+        assertThat(out).as("already writes nothing").doesNotExist();
+        assertThat(run("", "patch", file.toString(), "--set", "ro.a=0", "--expect", "1 ")
+                        .status())
+                .isEqualTo(Mobrak.ANSWER_IS_NO);
+        assertThat(run("", "patch", file.toString(), "--set", "ro.a=0 ", "--expect", "1")
+                        .status())
+                .isEqualTo(Mobrak.WRONG_USAGE);
+        assertThat(run(
+                                "",
+                                "patch",
+                                file.toString(),
+                                "--set",
+                                "ro.a=0",
+                                "--expect",
+                                "1",
+                                "--diff",
+                                folder.resolve("./system.prop").toString())
+                        .status())
+                .isEqualTo(Mobrak.WRONG_USAGE);
+        assertThat(run("", "patch", file.toString(), "--set", "ro.a=0", "--expect", "1", "--out", file.toString())
+                        .out())
+                .contains("to undo: ./mobrak patch");
+        assertThat(file).hasContent("ro.a=0\nro.b=2\n");
+        Files.write(file, new byte[] {'r', 0});
+        Outcome binary = run("", "patch", file.toString(), "--set", "ro.a=0", "--expect", "1", "--json");
+        assertThat(binary.status()).isEqualTo(Mobrak.UNREADABLE);
+        assertThat(binary.json().at("/status").asText()).isEqualTo("not-properties");
+        assertThat(binary.err()).hasLineCount(1);
+        assertThat(run("", "patch", "/nowhere", "--set", "ro.a=0", "--expect", "1")
+                        .status())
+                .isEqualTo(Mobrak.UNREADABLE);
+    }
+
+    @Test
+    void provesComparesAndDiagnoses() throws IOException {
+        Outcome proved = run(
+                "",
+                "prove",
+                "--seen",
+                "granted",
+                "--seen",
+                "restart",
+                "--seen",
+                "uid0",
+                "--set",
+                "recovery=custom",
+                "--json");
+        assertThat(proved.status()).isEqualTo(Mobrak.DONE);
+        assertThat(proved.json().at("/root/state").asText()).isEqualTo("permanent");
+        assertThat(proved.json().at("/root/rung").asInt()).isEqualTo(6);
+        assertThat(proved.json().at("/recovery/state").asText()).isEqualTo("custom");
+        Outcome shell = run("", "prove", reading("hive-12-shell.txt"), "--json");
+        assertThat(shell.json().at("/root/state").asText()).isEqualTo("temporary");
+        assertThat(run("", "prove", "--seen", "icon").status()).isEqualTo(Mobrak.ANSWER_IS_NO);
+        assertThat(run("", "prove", "--seen", "icon", "--school", "lenient").out())
+                .contains("Root: permanent, rung 1");
+        assertThat(run("", "prove", "--seen", "smoke").err()).contains("proof-app-yes");
+        Outcome compared = run(
+                "",
+                "compare",
+                "--before",
+                reading("hive-03-listing.txt"),
+                "--after",
+                reading("hive-03-listing.txt"),
+                "--set-after",
+                "recovery=custom",
+                "--set-after",
+                "warrantyFuse=blown",
+                "--set-before",
+                "recovery=stock",
+                "--route",
+                "lantern2-recovery-package",
+                "--json");
+        assertThat(compared.status()).as(compared.out()).isEqualTo(Mobrak.DONE);
+        assertThat(compared.json().at("/facts").findValuesAsText("outcome")).contains("as-planned", "unchanged");
+        Outcome worse = run("", "compare", "--set-before", "baseband=1", "--set-after", "baseband=2");
+        assertThat(worse.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
+        assertThat(worse.out()).contains("The radio was not among what was written");
+        assertThat(run("", "compare", "--set-before", "baseband=1").status()).isEqualTo(Mobrak.WRONG_USAGE);
+        assertThat(run("", "compare", "--set-before", "baseband=1", "--set-after", "baseband=1", "--route", "x")
+                        .status())
+                .isEqualTo(Mobrak.WRONG_USAGE);
+        Outcome diagnosed = run(
+                "",
+                "diagnose",
+                "--symptom",
+                "root-without-manager",
+                "--answer",
+                "manager-opens=not-there",
+                "--did",
+                "toolkit-script",
+                "--set",
+                "root=temporary",
+                "--json");
+        assertThat(diagnosed.status()).isEqualTo(Mobrak.DONE);
+        assertThat(diagnosed.json().at("/causes/0/id").asText()).isEqualTo("manager-never-installed");
+        assertThat(diagnosed.json().at("/mends/0/route").asText()).isEqualTo("mend-install-manager");
+        assertThat(run("", "diagnose", "--symptom", "ota-fails").out()).contains("Next question");
+        assertThat(run(
+                                "",
+                                "diagnose",
+                                "--symptom",
+                                "ota-fails",
+                                "--answer",
+                                "app-says=root",
+                                "--answer",
+                                "app-says=version")
+                        .err())
+                .contains("both");
+        assertThat(run("", "diagnose", "--symptom", "none-such").status()).isEqualTo(Mobrak.WRONG_USAGE);
+        Path before = Files.writeString(
+                folder.resolve("before.txt"),
+                "package:org.tessaro.accounts\npackage:org.tessaro.mail\npackage:org.x.y\n");
+        Path after =
+                Files.writeString(folder.resolve("after.txt"), "package:org.tessaro.mail\npackage:org.x.y disabled\n");
+        Outcome apps = run("", "apps", "--before", before.toString(), "--after", after.toString(), "--json");
+        assertThat(apps.json().at("/gone/0/package").asText()).isEqualTo("org.tessaro.accounts");
+        assertThat(apps.json().at("/gone/0/reliedOnBy").toString()).contains("org.tessaro.mail");
+        assertThat(apps.json().at("/disabled/0").asText()).isEqualTo("org.x.y");
+        assertThat(run("", "apps", "--before", before.toString(), "--after", reading("hive-10-battery.txt"))
+                        .status())
+                .isEqualTo(Mobrak.UNREADABLE);
     }
 
     private Outcome run(String standardInput, String... arguments) {

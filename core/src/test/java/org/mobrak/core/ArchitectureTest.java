@@ -25,6 +25,7 @@ class ArchitectureTest {
             "identity.build",
             "identity.check",
             "catalogue",
+            "catalogue.trouble",
             "catalogue.file",
             "catalogue.match",
             "material",
@@ -34,6 +35,9 @@ class ArchitectureTest {
             "plan",
             "job",
             "gather",
+            "proof",
+            "mend.patch",
+            "mend",
             "logbook");
 
     @Test

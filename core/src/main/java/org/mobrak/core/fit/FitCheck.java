@@ -62,6 +62,11 @@ public final class FitCheck {
         return RouteFit.of(route, new RouteJudge(catalogue, facts, choice).clauses(route));
     }
 
+    /** Whether a condition holds as the facts stand. */
+    public static Truth holds(Catalogue catalogue, Condition condition, Facts facts) {
+        return new ConditionJudge(facts, catalogue).judge(condition).result();
+    }
+
     /** Whether a route lists the phone's exact build; empty for a route to which the phone does not matter. */
     public static Optional<Clause> listedBuild(Catalogue catalogue, Route route, Facts facts) {
         return new RouteJudge(catalogue, facts, Optional.of(School.EXACT))

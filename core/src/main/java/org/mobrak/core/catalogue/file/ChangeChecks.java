@@ -3,6 +3,7 @@ package org.mobrak.core.catalogue.file;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.catalogue.Increase;
 import org.mobrak.core.catalogue.Mark;
 import org.mobrak.core.catalogue.PartitionClass;
@@ -133,10 +134,18 @@ final class ChangeChecks {
 
     /** After a new system or kernel nobody knows which it is, unless the route says so. */
     private void versions() {
+        if (restores()) {
+            return;
+        }
         unsaid(PartitionClass.SYSTEM, Fact.OS_VERSION);
         unsaid(PartitionClass.KERNEL, Fact.KERNEL_RELEASE);
         unsaid(PartitionClass.RADIO, Fact.BASEBAND);
         unsaid(PartitionClass.BOOTLOADER, Fact.BOOTLOADER);
+    }
+
+    /** Who brings a backup back has the versions of that day, which no catalogue knows. */
+    private boolean restores() {
+        return route.fits().requires().stream().flatMap(Condition::facts).anyMatch(fact -> fact == Fact.IMAGE_BACKUP);
     }
 
     private void unsaid(PartitionClass written, Fact version) {

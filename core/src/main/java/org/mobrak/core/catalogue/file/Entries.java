@@ -64,7 +64,7 @@ record Entries(
         return new Entries(phones, routes, grammars, all, faults);
     }
 
-    private static <T> List<Entry<T>> read(Path folder, String kind, EntryReader<T> reader, List<Fault> faults)
+    static <T> List<Entry<T>> read(Path folder, String kind, EntryReader<T> reader, List<Fault> faults)
             throws IOException {
         List<Read<T>> read = read(folder, files(folder, kind), reader);
         read.forEach(one -> faults.addAll(one.faults()));

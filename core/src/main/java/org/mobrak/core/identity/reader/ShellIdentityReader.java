@@ -13,15 +13,41 @@ import org.mobrak.core.identity.Source;
 final class ShellIdentityReader implements FormReader {
     private static final Pattern IDENTITY = Pattern.compile("(?:^|\\s)uid=(\\d{1,10})(?:\\(([^)]*)\\))?(?:\\s|$)");
 
+    /** The security domain in which a recovery runs. */
+    private static final String RECOVERY_DOMAIN = ":recovery:";
+
     @Override
     public void read(Page page) {
         page.open().filter(index -> page.raw(index).contains("uid=")).forEach(index -> {
             Matcher identity = IDENTITY.matcher(page.line(index));
             if (identity.find()) {
                 page.take(index);
-                say(page, Long.parseLong(identity.group(1)), index);
+                if (page.line(index).contains(RECOVERY_DOMAIN) || isOfRecovery(page)) {
+                    tellRecovery(page, index);
+                } else {
+                    say(page, Long.parseLong(identity.group(1)), index);
+                }
             }
         });
+    }
+
+    /** The running system says in which mode it was started. */
+    private static boolean isOfRecovery(Page page) {
+        for (int index = 0; index < page.size(); index++) {
+            String line = page.raw(index);
+            if (line.contains("ro.bootmode") && line.contains("recovery")
+                    || line.contains("init.svc.recovery") && line.contains("running")) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static void tellRecovery(Page page, int index) {
+        page.tell(Finding.note(
+                "shell-of-recovery",
+                "%s: this shell is of the recovery, which is always root. It says nothing of the OS; start that and ask again."
+                        .formatted(page.place(index))));
     }
 
     private static void say(Page page, long user, int index) {

@@ -1,0 +1,145 @@
+package org.mobrak.app;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.AtomicMoveNotSupportedException;
+import java.nio.file.Files;
+import java.nio.file.LinkOption;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.attribute.PosixFileAttributeView;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import java.util.Optional;
+import org.mobrak.core.identity.Refusal;
+import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.mend.patch.PropertyChange;
+import org.mobrak.core.mend.patch.PropertyFile;
+import org.mobrak.core.mend.patch.PropertyPatch;
+
+/** A property file on the disk, a change, and what came of it; writes only where it is told to. */
+public final class PropertyEdit {
+    private final Path file;
+    private final byte[] before;
+    private final PropertyPatch patch;
+
+    private PropertyEdit(Path file, byte[] before, PropertyPatch patch) {
+        this.file = file;
+        this.before = before;
+        this.patch = patch;
+    }
+
+    /** Reads the file and holds it against the change. */
+    public static PropertyEdit of(Path file, PropertyChange change) throws IOException {
+        if (Files.isDirectory(file)) {
+            throw new UnreadableInput(file + " is a folder; give the property file in it.");
+        }
+        // A device has no size and no end.
+        try (InputStream in = Files.newInputStream(file)) {
+            byte[] bytes = in.readNBytes(PropertyFile.MOST_BYTES + 1);
+            return new PropertyEdit(file, bytes, PropertyPatch.of(PropertyFile.of(bytes), change));
+        } catch (NoSuchFileException missing) {
+            throw new UnreadableInput(file + " does not exist; check the path.");
+        }
+    }
+
+    public PropertyPatch patch() {
+        return patch;
+    }
+
+    public String sha256Before() {
+        return sha256(before);
+    }
+
+    /** Of what is to stand there afterwards, or stands there already; empty where nothing comes of it. */
+    public Optional<String> sha256After() {
+        return patch.status() == PropertyPatch.Status.ALREADY
+                ? Optional.of(sha256Before())
+                : patch.bytes().map(PropertyEdit::sha256);
+    }
+
+    /** Two files that may not be one: what is written last would be all that is left. */
+    public static void checkApart(Path file, Optional<Path> out, Path diff) throws Refusal {
+        if (isSame(file, diff) || out.isPresent() && isSame(out.get(), diff)) {
+            throw new Refusal("--diff names the same file as FILE or --out; give it one of its own.");
+        }
+    }
+
+    private static boolean isSame(Path first, Path second) {
+        try {
+            return Files.isSameFile(first, second);
+        } catch (IOException notThere) {
+            return first.toAbsolutePath()
+                    .normalize()
+                    .equals(second.toAbsolutePath().normalize());
+        }
+    }
+
+    /** Writes the file as it is to be; it is whole or as before, whatever happens. Nothing to change, nothing written. */
+    public void writeTo(Path out) throws IOException {
+        if (patch.bytes().isPresent()) {
+            write(out, patch.bytes().get());
+        }
+    }
+
+    /** Writes the difference as a unified diff. */
+    public void writeDiff(Path out) throws IOException {
+        if (patch.diff().isPresent()) {
+            String name = String.valueOf(file.getFileName());
+            write(out, patch.diff().get().of("a/" + name, "b/" + name));
+        }
+    }
+
+    private static void write(Path out, byte[] bytes) throws IOException {
+        if (Files.exists(out) && !Files.isRegularFile(out)) {
+            if (Files.isDirectory(out)) {
+                throw new UnreadableInput(out + " is a folder; give a file's name.");
+            }
+            Files.write(out, bytes);
+            return;
+        }
+        // Through a link the file behind it is meant.
+        Path real = Files.exists(out) ? out.toRealPath() : out.toAbsolutePath();
+        if (!Files.isDirectory(real.getParent())) {
+            throw new UnreadableInput(real.getParent() + " is no folder; make it first.");
+        }
+        Path beside = Files.createTempFile(real.getParent(), ".mobrak", ".part");
+        try {
+            Files.write(beside, bytes);
+            keepRights(real, beside);
+            move(beside, real);
+        } finally {
+            Files.deleteIfExists(beside);
+        }
+    }
+
+    /** A new file of the usual rights, or those of the file that makes way. */
+    private static void keepRights(Path old, Path now) throws IOException {
+        PosixFileAttributeView view = Files.getFileAttributeView(now, PosixFileAttributeView.class);
+        if (view != null) {
+            view.setPermissions(
+                    Files.exists(old, LinkOption.NOFOLLOW_LINKS)
+                            ? Files.getPosixFilePermissions(old)
+                            : PosixFilePermissions.fromString("rw-r--r--"));
+        }
+    }
+
+    private static void move(Path from, Path to) throws IOException {
+        try {
+            Files.move(from, to, StandardCopyOption.ATOMIC_MOVE);
+        } catch (AtomicMoveNotSupportedException otherDisk) {
+            Files.move(from, to, StandardCopyOption.REPLACE_EXISTING);
+        }
+    }
+
+    private static String sha256(byte[] bytes) {
+        try {
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
+        } catch (NoSuchAlgorithmException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
+}
