@@ -13,40 +13,80 @@ import java.nio.file.attribute.PosixFilePermissions;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
+import java.util.List;
 import java.util.Optional;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.mend.patch.PropertyChange;
 import org.mobrak.core.mend.patch.PropertyFile;
+import org.mobrak.core.mend.patch.PropertyLine;
 import org.mobrak.core.mend.patch.PropertyPatch;
+import org.mobrak.core.mend.patch.UnifiedDiff;
 
-/** A property file on the disk, a change, and what came of it; writes only where it is told to. */
+/** A property file, a change, and what came of it; writes only where it is told to. */
 public final class PropertyEdit {
-    private final Path file;
+    private final String name;
     private final byte[] before;
-    private final PropertyPatch patch;
+    private final Optional<PropertyPatch> patch;
 
-    private PropertyEdit(Path file, byte[] before, PropertyPatch patch) {
-        this.file = file;
+    private PropertyEdit(String name, byte[] before, Optional<PropertyPatch> patch) {
+        this.name = name;
         this.before = before;
         this.patch = patch;
     }
 
-    /** Reads the file and holds it against the change. */
-    public static PropertyEdit of(Path file, PropertyChange change) throws IOException {
+    /** Reads the file. */
+    public static PropertyEdit open(Path file) throws IOException {
         if (Files.isDirectory(file)) {
             throw new UnreadableInput(file + " is a folder; give the property file in it.");
         }
         // A device has no size and no end.
         try (InputStream in = Files.newInputStream(file)) {
             byte[] bytes = in.readNBytes(PropertyFile.MOST_BYTES + 1);
-            return new PropertyEdit(file, bytes, PropertyPatch.of(PropertyFile.of(bytes), change));
+            return new PropertyEdit(String.valueOf(file.getFileName()), bytes, Optional.empty());
         } catch (NoSuchFileException missing) {
             throw new UnreadableInput(file + " does not exist; check the path.");
         }
     }
 
-    public PropertyPatch patch() {
+    /** A text from the clipboard. */
+    public static PropertyEdit pasted(byte[] bytes) {
+        return new PropertyEdit("pasted.prop", bytes, Optional.empty());
+    }
+
+    /** The same file held against a change. */
+    public PropertyEdit with(PropertyChange change) {
+        return new PropertyEdit(name, before, Optional.of(PropertyPatch.of(PropertyFile.of(before), change)));
+    }
+
+    /** What would come of a change; empty where no line could hold it. */
+    public Optional<PropertyPatch.Status> tried(String key, String value, String expected) {
+        try {
+            return with(PropertyChange.parse(key + "=" + value, expected))
+                    .patch()
+                    .map(PropertyPatch::status);
+        } catch (Refusal impossible) {
+            return Optional.empty();
+        }
+    }
+
+    public String name() {
+        return name;
+    }
+
+    /** Its lines, the first so many; none of what is no property file. */
+    public List<PropertyLine> lines(int most) {
+        PropertyFile file = PropertyFile.of(before);
+        return file.objection().isPresent() ? List.of() : file.lines(most);
+    }
+
+    /** Why it is no property file; empty where it is one. */
+    public Optional<String> objection() {
+        return PropertyFile.of(before).objection();
+    }
+
+    /** What came of the change; empty until one was asked for. */
+    public Optional<PropertyPatch> patch() {
         return patch;
     }
 
@@ -56,9 +96,9 @@ public final class PropertyEdit {
 
     /** Of what is to stand there afterwards, or stands there already; empty where nothing comes of it. */
     public Optional<String> sha256After() {
-        return patch.status() == PropertyPatch.Status.ALREADY
-                ? Optional.of(sha256Before())
-                : patch.bytes().map(PropertyEdit::sha256);
+        return patch.filter(one -> one.status() == PropertyPatch.Status.ALREADY)
+                .map(one -> sha256Before())
+                .or(() -> patch.flatMap(PropertyPatch::bytes).map(PropertyEdit::sha256));
     }
 
     /** Two files that may not be one: what is written last would be all that is left. */
@@ -80,16 +120,17 @@ public final class PropertyEdit {
 
     /** Writes the file as it is to be; it is whole or as before, whatever happens. Nothing to change, nothing written. */
     public void writeTo(Path out) throws IOException {
-        if (patch.bytes().isPresent()) {
-            write(out, patch.bytes().get());
+        Optional<byte[]> bytes = patch.flatMap(PropertyPatch::bytes);
+        if (bytes.isPresent()) {
+            write(out, bytes.get());
         }
     }
 
     /** Writes the difference as a unified diff. */
     public void writeDiff(Path out) throws IOException {
-        if (patch.diff().isPresent()) {
-            String name = String.valueOf(file.getFileName());
-            write(out, patch.diff().get().of("a/" + name, "b/" + name));
+        Optional<UnifiedDiff> diff = patch.flatMap(PropertyPatch::diff);
+        if (diff.isPresent()) {
+            write(out, diff.get().of("a/" + name, "b/" + name));
         }
     }
 

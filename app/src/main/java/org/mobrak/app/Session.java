@@ -48,6 +48,7 @@ public final class Session implements AutoCloseable {
     private final Workers workers;
     private final FileDesk files;
     private final RehearsalDesk rehearsals;
+    private final AftercareDesk aftercare;
 
     // These belong to the worker thread.
     private Workbench bench;
@@ -72,6 +73,7 @@ public final class Session implements AutoCloseable {
         this.drawing = drawing;
         this.workers = new Workers(this::look, this::together, drawing);
         this.files = new FileDesk(workers, () -> bench, folder, clock);
+        this.aftercare = new AftercareDesk(workers, () -> bench);
         this.rehearsals =
                 new RehearsalDesk(workers, () -> bench.logbook(), new Practice.Place(folder, cache, clock, drawing));
     }
@@ -108,6 +110,11 @@ public final class Session implements AutoCloseable {
     /** What is rehearsed. */
     public RehearsalDesk rehearsals() {
         return rehearsals;
+    }
+
+    /** What comes after the work. */
+    public AftercareDesk aftercare() {
+        return aftercare;
     }
 
     /** What is done with files. */

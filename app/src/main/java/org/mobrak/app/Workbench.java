@@ -15,10 +15,15 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
+import org.mobrak.app.aftercare.Aftercare;
+import org.mobrak.app.aftercare.AftercareView;
+import org.mobrak.app.aftercare.Place;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.file.Difference;
 import org.mobrak.core.catalogue.match.Identity;
+import org.mobrak.core.catalogue.trouble.Troubles;
 import org.mobrak.core.gather.Kept;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
@@ -57,6 +62,7 @@ final class Workbench implements AutoCloseable {
     private final UndoStack undo = new UndoStack();
     private final OutlookMemory memory = new OutlookMemory();
     private final JobEdits jobs;
+    private final Aftercare aftercare = new Aftercare(new DeskPlace());
     private final Instant opened;
     private final Map<Long, Dossier> dossiers = new HashMap<>();
     private final Map<Long, DrawerEntry> entries = new HashMap<>();
@@ -238,10 +244,16 @@ final class Workbench implements AutoCloseable {
     }
 
     Notice takeEntries(List<Difference> entries) throws IOException, Refusal {
-        undo.did(shelf.take(entries, LocalDate.now(clock), dossiers::clear));
-        dossiers.clear();
+        undo.did(shelf.take(entries, LocalDate.now(clock), this::forget));
+        forget();
         String count = entries.size() == 1 ? "1 entry" : entries.size() + " entries";
         return new Notice(false, count + " taken. Undo puts everything back as it was.");
+    }
+
+    /** The catalogue is another one. */
+    private void forget() {
+        dossiers.clear();
+        aftercare.forgetCatalogue();
     }
 
     void start(Plan plan, Wish wish) throws Refusal {
@@ -293,6 +305,68 @@ final class Workbench implements AutoCloseable {
 
     JobEdits jobs() {
         return jobs;
+    }
+
+    Aftercare aftercare() {
+        return aftercare;
+    }
+
+    /** The phone on the desk after the work; empty where none lies there, or what is known of troubles cannot be read. */
+    Optional<AftercareView> lookAfter() {
+        try {
+            return picked.isEmpty() ? Optional.empty() : Optional.of(aftercare.look());
+        } catch (IOException | Refusal unreadable) {
+            return Optional.empty();
+        }
+    }
+
+    /** What aftercare may know and keep. */
+    private final class DeskPlace implements Place {
+        @Override
+        public Dossier dossier() throws Refusal {
+            return Workbench.this.dossier();
+        }
+
+        @Override
+        public Facts facts() throws Refusal {
+            return identity().facts();
+        }
+
+        @Override
+        public Catalogue catalogue() {
+            return Workbench.this.catalogue();
+        }
+
+        @Override
+        public Troubles troubles() throws IOException {
+            return workspace.troubles();
+        }
+
+        @Override
+        public String kept() throws Refusal {
+            return logbook().setting(name(phone())).orElse("");
+        }
+
+        @Override
+        public void keep(String what, UnaryOperator<String> change) throws Refusal {
+            String name = name(phone());
+            String before = kept();
+            String after = change.apply(before);
+            logbook().putSetting(name, after);
+            undo.did(new UndoStack.Step(
+                    what,
+                    () -> logbook().putSetting(name, before),
+                    () -> logbook().putSetting(name, after)));
+        }
+
+        private static String name(PhoneRecord phone) {
+            return "aftercare." + phone.id();
+        }
+
+        @Override
+        public Instant now() {
+            return Workbench.this.now();
+        }
     }
 
     /** The phone on the desk as it is shown, for whoever must judge by it. */

@@ -51,7 +51,8 @@ final class PatchCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        PropertyEdit edit = PropertyEdit.of(file, change());
+        PropertyChange change = change();
+        PropertyEdit edit = PropertyEdit.open(file).with(change);
         if (diff.isPresent()) {
             edit.writeDiff(diff.get());
         }
@@ -63,7 +64,7 @@ final class PatchCommand implements Callable<Integer> {
         } else {
             print(edit, spec.commandLine().getOut());
         }
-        return status(edit.patch());
+        return status(edit.patch().orElseThrow());
     }
 
     private PropertyChange change() {
@@ -92,7 +93,7 @@ final class PatchCommand implements Callable<Integer> {
     }
 
     private ObjectNode answer(PropertyEdit edit) {
-        PropertyPatch patch = edit.patch();
+        PropertyPatch patch = edit.patch().orElseThrow();
         ObjectNode answer = JsonNodeFactory.instance
                 .objectNode()
                 .put("status", patch.status().word())
@@ -123,7 +124,7 @@ final class PatchCommand implements Callable<Integer> {
     }
 
     private void print(PropertyEdit edit, PrintWriter out) {
-        PropertyPatch patch = edit.patch();
+        PropertyPatch patch = edit.patch().orElseThrow();
         out.println(patch.status().word());
         patch.line().ifPresent(line -> {
             out.printf("  line %d%n", line);

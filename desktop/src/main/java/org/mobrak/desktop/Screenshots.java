@@ -34,8 +34,11 @@ import org.mobrak.app.rehearsal.Practice;
 import org.mobrak.core.catalogue.KeyChord.Key;
 import org.mobrak.core.catalogue.Route.Gate;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.core.job.Event;
+import org.mobrak.core.job.Job;
 import org.mobrak.core.job.Step;
 import org.mobrak.core.plan.Goal;
+import org.mobrak.core.proof.Seen;
 import org.mobrak.desktop.shell.Shell;
 
 /** Takes one picture of each main view, at 1280×800, from the demo data and at a fixed time. */
@@ -52,6 +55,8 @@ public final class Screenshots extends Application {
     private final Deque<Shot> shots = new ArrayDeque<>();
     private Path folder;
     private Path friend;
+    private static final int MOST_STEPS = 24;
+
     private Path out;
     private Session session;
     private Shell shell;
@@ -82,7 +87,6 @@ public final class Screenshots extends Application {
     private void script() {
         shot("readings", () -> pick("Hive 3"));
         shot("readings-conflict", () -> pick("Hive 5"));
-        shot("readings-variants", () -> pick("Hive 2"));
         shot("readings-stop", () -> pick("Hive 10"));
         step(() -> pick("Hive 3"));
         step(() -> shell.open(org.mobrak.desktop.shell.Page.WAYS));
@@ -100,11 +104,9 @@ public final class Screenshots extends Application {
         shot("gather", () -> lookInto("l210_rec_FINAL(2).tar", "bench-flasher-3.07.zip"));
         step(() -> lookInto("LN2-F09-131022-stock.tar.md5"));
         shot("file-on-the-table", () -> press("face-table"));
-        shot("file-wrong", () -> lookInto("root-package-from-the-thread.zip"));
-        shot("copies", () -> press("face-copies"));
         step(() -> press("face-gather"));
         step(() -> shell.open(org.mobrak.desktop.shell.Page.WAYS));
-        shot("plans-supposing", () -> pick("Hive 11"));
+        step(() -> pick("Hive 11"));
         step(() -> session.takeTyped(Fact.LOCK, "locked"));
         step(() -> session.takeTyped(Fact.RECOVERY, "stock"));
         step(() -> session.start(desk().orElseThrow().answer().plans().get(0)));
@@ -115,6 +117,7 @@ public final class Screenshots extends Application {
         walk(1);
         step(() -> session.begin(nextStep(), desk().orElseThrow().confirmation()));
         shot("run-wait", () -> session.missed(nextStep(), ""));
+        afterwards();
         shot("logbook", () -> shell.open(org.mobrak.desktop.shell.Page.LOGBOOK));
         step(() -> {
             session.compareCatalogue(friend);
@@ -128,6 +131,37 @@ public final class Screenshots extends Application {
         step(() -> shell.setDark(true));
         step(() -> shell.open(org.mobrak.desktop.shell.Page.WAYS));
         shot("plans-unnamed-dark", () -> pick("Hive 9"));
+    }
+
+    /** The job walked to its end, what was read since, and what comes after it. */
+    private void afterwards() {
+        for (int i = 0; i < MOST_STEPS; i++) {
+            step(() -> desk().flatMap(one -> one.dossier().runningJob())
+                    .flatMap(Job::next)
+                    .ifPresent(next -> next.gate().ifPresent(this::open)));
+            step(() -> desk().flatMap(one -> one.dossier().runningJob())
+                    .flatMap(Job::next)
+                    .ifPresent(next -> session.tick(next, desk().orElseThrow().confirmation())));
+        }
+        step(() -> session.end(Event.End.WORKED, ""));
+        step(() -> session.takeFiles(List.of(folder.resolve("bench/readings/hive-11-listing.txt"))));
+        step(() -> session.takeTyped(Fact.RECOVERY, "custom"));
+        step(() -> session.takeTyped(Fact.LOCK, "unlocked"));
+        step(() -> session.takeTyped(Fact.BASEBAND, "J6-RAD-2.07"));
+        step(() -> shell.open(org.mobrak.desktop.shell.Page.AFTER));
+        shot("before-and-after", () -> press("face-compare"));
+        step(() -> press("face-proof"));
+        step(() -> session.aftercare().saw(Seen.ICON));
+        shot("proof", () -> session.aftercare().saw(Seen.GRANTED));
+        step(() -> pick("Hive 5"));
+        step(() -> session.takeTyped(Fact.ROOT, "permanent"));
+        step(() -> session.takeTyped(Fact.ROOT_MANAGER, "present"));
+        step(() -> press("face-trouble"));
+        shot("trouble", () -> session.aftercare().turn("app-refuses-custom-state"));
+        step(() -> press("face-property"));
+        step(() -> session.aftercare().openProperties(folder.resolve("bench/after/hive-05-system.prop")));
+        shot("property", () -> session.aftercare().change("ro.tessaro.state.custom", "0", "1"));
+        step(() -> pick("Hive 11"));
     }
 
     /** The same plan played by hand, up to keys that are held just then. */

@@ -29,6 +29,8 @@ import org.jdbi.v3.core.Jdbi;
 import org.jdbi.v3.core.spi.JdbiPlugin;
 import org.mobrak.core.catalogue.file.CatalogueCache;
 import org.mobrak.core.catalogue.file.CatalogueLoader;
+import org.mobrak.core.catalogue.file.TroubleLoader;
+import org.mobrak.core.catalogue.trouble.Troubles;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.UnreadableInput;
 import org.sqlite.SQLiteConfig;
@@ -238,6 +240,12 @@ public final class Workspace implements AutoCloseable {
     /** The workspace's catalogue and the faults in its files. */
     public CatalogueLoader.Loaded catalogue() {
         return catalogue;
+    }
+
+    /** What goes wrong and what mends it, by the workspace's catalogue; read when it is asked for. */
+    public Troubles troubles() throws IOException {
+        return TroubleLoader.load(CatalogueLoader.Folders.of(folder.resolve("catalogue")), catalogue.catalogue())
+                .troubles();
     }
 
     @Override

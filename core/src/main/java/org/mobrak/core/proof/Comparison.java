@@ -122,13 +122,20 @@ public record Comparison(List<Change> changes) {
                     stated.remove(fact);
                 });
             }
-            route.changes()
-                    .effects()
-                    .keySet()
-                    .forEach(fact -> after.get(fact)
-                            .ifPresentOrElse(
-                                    value -> stated.put(fact, new Stated(value, route.name())),
-                                    () -> open.put(fact, "“%s” changes it.".formatted(route.name()))));
+            boolean meantForIt = route.isHousekeeping() || route.family().equals("mend");
+            for (Fact fact : route.changes().effects().keySet()) {
+                if (fact.group() == Fact.Group.BENCH && !meantForIt) {
+                    open.put(fact, "It is set by hand as the work needs it.");
+                } else {
+                    state(fact, route, after.get(fact));
+                }
+            }
+        }
+
+        private void state(Fact fact, Route route, Optional<String> after) {
+            after.ifPresentOrElse(
+                    value -> stated.put(fact, new Stated(value, route.name())),
+                    () -> open.put(fact, "“%s” changes it.".formatted(route.name())));
         }
 
         Change judge(Fact fact, Optional<String> before, Optional<String> after) {

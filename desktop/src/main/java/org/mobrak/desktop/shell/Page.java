@@ -7,6 +7,7 @@ import org.mobrak.app.Snapshot;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.Verdict;
 import org.mobrak.core.gather.Standing;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.plan.Plan;
 
 /** The stages of the work, in the order in which they are done, with the cautions that go with each. */
@@ -31,6 +32,11 @@ public enum Page {
             List.of(
                     "Back up first. Do not touch the phone or the cable while something is written.",
                     "Mains-powered rework, battery replacement and board-level repair belong to a qualified technician.")),
+    AFTER(
+            "Afterwards",
+            List.of(
+                    "Nothing here fakes what a phone says of itself, and nothing gets past a lock.",
+                    "A hot, swollen or smelling battery: stop, and do not charge. A qualified technician looks at what no write mends.")),
     LOGBOOK(
             "Logbook",
             List.of(
@@ -76,6 +82,11 @@ public enum Page {
                         .map(job ->
                                 job.tickedCount() + " of " + job.sheet().steps().size() + " steps")
                         .orElse("no job");
+            case AFTER ->
+                snapshot.desk()
+                        .map(desk -> "root "
+                                + desk.identity().facts().value(Fact.ROOT).orElse("not known"))
+                        .orElse("");
             case LOGBOOK ->
                 snapshot.past().size() == 1 ? "1 job" : snapshot.past().size() + " jobs";
             case CATALOGUE -> snapshot.shelf().routes() + " routes" + faults(snapshot);

@@ -38,6 +38,7 @@ import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
 import org.mobrak.app.rehearsal.Practice;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.desktop.aftercare.AfterPage;
 import org.mobrak.desktop.bench.PracticePage;
 import org.mobrak.desktop.catalogue.CataloguePage;
 import org.mobrak.desktop.fit.WaysPage;
@@ -79,6 +80,7 @@ public final class Shell {
         makers.put(Page.WAYS, () -> new WaysPage(session, choice));
         makers.put(Page.FILES, () -> new FilesPage(session, choice));
         makers.put(Page.RUN_SHEET, () -> new RunPage(session));
+        makers.put(Page.AFTER, () -> new AfterPage(session, () -> open(Page.WAYS)));
         makers.put(Page.LOGBOOK, () -> new LogbookPage(zone));
         makers.put(Page.CATALOGUE, () -> new CataloguePage(session));
         drawer = new Drawer(session, foot());

@@ -22,6 +22,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.file.Difference.State;
 import org.mobrak.core.identity.UnreadableInput;
@@ -29,7 +30,7 @@ import org.mobrak.core.identity.UnreadableInput;
 /**
  * Somebody else's catalogue, a folder or a zip, held against one's own: what differs, and the taking of single entries. Nothing
  * is overwritten: an entry that is replaced is kept under {@code replaced}, and each one taken says where it came from. Only
- * files of the four kinds are looked at, and what is written is named after the entry, never after the other's file.
+ * files of the known kinds are looked at, and what is written is named after the entry, never after the other's file.
  */
 public final class CatalogueMerge implements Closeable {
     private static final String ORIGIN = "origin";
@@ -65,12 +66,16 @@ public final class CatalogueMerge implements Closeable {
         this.ours = ours;
         this.origin = theirs.toAbsolutePath().normalize().getFileName().toString();
         this.archive = Files.isDirectory(theirs) ? Optional.empty() : Optional.of(CatalogueZip.open(theirs));
-        Entries second = Entries.of(List.of(archive.isPresent() ? archive.get().root() : theirs));
-        this.own = named(Entries.of(List.of(ours)));
-        this.other = named(second);
+        Path root = archive.isPresent() ? archive.get().root() : theirs;
+        Entries second = Entries.of(List.of(root));
         this.faults = new ArrayList<>(second.faults());
+        List<Entry<?>> all = Stream.concat(second.all(), Entries.troubles(root, faults).stream())
+                .toList();
+        this.own = named(
+                Stream.concat(Entries.of(List.of(ours)).all(), Entries.troubles(ours, new ArrayList<>()).stream()));
+        this.other = named(all.stream());
         second.routes().forEach(this::leaveOutIfFaulty);
-        leaveOutWhatStandsTwice(second);
+        leaveOutWhatStandsTwice(all);
     }
 
     /** What is wrong with a route by itself is wrong in every catalogue; what it names may be in ours. */
@@ -85,10 +90,10 @@ public final class CatalogueMerge implements Closeable {
     }
 
     /** Of two that bear one name nobody knows which is meant, so neither can be taken. */
-    private void leaveOutWhatStandsTwice(Entries second) throws IOException {
+    private void leaveOutWhatStandsTwice(List<Entry<?>> all) throws IOException {
         Set<String> members = archive.isPresent() ? archive.get().twice() : Set.of();
         Map<String, Entry<?>> first = new TreeMap<>();
-        for (Entry<?> entry : (Iterable<Entry<?>>) second.all()::iterator) {
+        for (Entry<?> entry : all) {
             Entry<?> before = first.putIfAbsent(name(entry), entry);
             if (before != null) {
                 tellTwice(entry, "The id of this entry is used in " + before.file() + " already.");
@@ -108,9 +113,9 @@ public final class CatalogueMerge implements Closeable {
         return new CatalogueMerge(ours, theirs);
     }
 
-    private static Map<String, Entry<?>> named(Entries entries) {
+    private static Map<String, Entry<?>> named(Stream<Entry<?>> entries) {
         Map<String, Entry<?>> named = new TreeMap<>();
-        entries.all().forEach(entry -> named.putIfAbsent(name(entry), entry));
+        entries.forEach(entry -> named.putIfAbsent(name(entry), entry));
         return named;
     }
 

@@ -12,6 +12,10 @@ import org.mobrak.core.catalogue.Hole;
 import org.mobrak.core.catalogue.PhoneFamily;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.file.Entry.Read;
+import org.mobrak.core.catalogue.trouble.AppNeed;
+import org.mobrak.core.catalogue.trouble.Cause;
+import org.mobrak.core.catalogue.trouble.Question;
+import org.mobrak.core.catalogue.trouble.Symptom;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.identity.build.BuildGrammar;
 
@@ -22,7 +26,8 @@ record Entries(
         List<Entry<BuildGrammar>> grammars,
         List<Entry<Hole>> holes,
         List<Fault> faults) {
-    static final List<String> KINDS = List.of("phones", "routes", "grammars", "holes");
+    static final List<String> KINDS =
+            List.of("phones", "routes", "grammars", "holes", "symptoms", "causes", "questions", "apps");
     private static final int MOST_FILES = 200_000;
 
     /** Reads folders; an {@link UnreadableInput} tells that one is no catalogue at all. */
@@ -43,6 +48,16 @@ record Entries(
 
     Stream<Entry<?>> all() {
         return Stream.of(phones, routes, grammars, holes).flatMap(List::stream);
+    }
+
+    /** The entries that tell what goes wrong, of a folder; only who mends, checks or merges asks for them. */
+    static List<Entry<?>> troubles(Path folder, List<Fault> faults) throws IOException {
+        List<Entry<?>> all = new ArrayList<>();
+        all.addAll(read(folder, "symptoms", new EntryReader<>("symptom.schema.json", Symptom.class), faults));
+        all.addAll(read(folder, "causes", new EntryReader<>("cause.schema.json", Cause.class), faults));
+        all.addAll(read(folder, "questions", new EntryReader<>("question.schema.json", Question.class), faults));
+        all.addAll(read(folder, "apps", new EntryReader<>("app.schema.json", AppNeed.class), faults));
+        return all;
     }
 
     private static <T> List<Entry<T>> read(List<Path> folders, String kind, EntryReader<T> reader, List<Fault> faults)

@@ -3,7 +3,10 @@ package org.mobrak.core.mend.patch;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /** The bytes of a file that is to be a property file, and why it may be none. */
@@ -46,6 +49,19 @@ public final class PropertyFile {
 
     private boolean startsWith(int first, int second) {
         return bytes.length > 1 && (bytes[0] & 0xff) == first && (bytes[1] & 0xff) == second;
+    }
+
+    /** Its lines, the first so many. */
+    public List<PropertyLine> lines(int most) {
+        PropertyLines lines = new PropertyLines(bytes);
+        Map<String, String> meanings = KeyMeanings.shipped();
+        List<PropertyLine> all = new ArrayList<>();
+        for (int start = 0; start < bytes.length && all.size() < most; ) {
+            PropertyLines.Line line = lines.lineAt(all.size() + 1, start);
+            all.add(lines.shown(line, meanings));
+            start = line.next();
+        }
+        return all;
     }
 
     /** Whether all of it is UTF-8. */

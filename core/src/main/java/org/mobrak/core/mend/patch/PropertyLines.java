@@ -4,6 +4,8 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalInt;
 
 /**
@@ -60,6 +62,31 @@ final class PropertyLines {
         boolean ended = feed < bytes.length;
         int end = ended && feed > start && bytes[feed - 1] == '\r' ? feed - 1 : feed;
         return new Line(number, start, end, ended ? feed + 1 : feed);
+    }
+
+    /** A line as a person sees it, with its key and value where it is a property. */
+    PropertyLine shown(Line line, Map<String, String> meanings) {
+        String text = PropertyFile.text(bytes, line.start(), line.end());
+        String shown = PropertyLine.shown(text, line.hasCarriageReturn());
+        int start = skip(line.start(), line.end());
+        int equals = start;
+        while (equals < line.end() && bytes[equals] != '=') {
+            equals++;
+        }
+        boolean none = start == line.end()
+                || bytes[start] == '#'
+                || equals == line.end()
+                || startsWith(start, line.end(), IMPORT);
+        if (none) {
+            return new PropertyLine(line.number(), shown, Optional.empty(), "", Optional.empty());
+        }
+        String key = PropertyFile.text(bytes, start, equals).stripTrailing();
+        return new PropertyLine(
+                line.number(),
+                shown,
+                Optional.of(key),
+                PropertyFile.text(bytes, equals + 1, line.end()),
+                Optional.ofNullable(meanings.get(key)));
     }
 
     /** Looks for a key in every line. */

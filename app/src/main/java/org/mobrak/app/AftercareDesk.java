@@ -1,0 +1,171 @@
+package org.mobrak.app;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.function.Supplier;
+import org.mobrak.app.aftercare.Aftercare;
+import org.mobrak.app.aftercare.AftercareView;
+import org.mobrak.core.fit.School;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Refusal;
+import org.mobrak.core.plan.Goal;
+import org.mobrak.core.plan.Limits;
+import org.mobrak.core.proof.Seen;
+import org.mobrak.core.proof.Strictness;
+
+/** What is noted and tried after the work. Called on the thread that draws; nothing is worked out until somebody looks. */
+public final class AftercareDesk {
+    private final Workers workers;
+    private final Supplier<Workbench> bench;
+    private final Observed<Optional<AftercareView>> view = new Observed<>(Optional.empty());
+
+    /** Something that may be refused. */
+    private interface Change {
+        Notice make(Aftercare aftercare) throws IOException, Refusal;
+    }
+
+    AftercareDesk(Workers workers, Supplier<Workbench> bench) {
+        this.workers = workers;
+        this.bench = bench;
+    }
+
+    /** The phone on the desk after the work; empty until it was looked at. */
+    public Observed<Optional<AftercareView>> view() {
+        return view;
+    }
+
+    /** Works everything out for the phone on the desk, quietly. */
+    public void look() {
+        workers.quietly(this::show);
+    }
+
+    /** On the worker thread. */
+    private void show() {
+        Optional<AftercareView> now = Optional.ofNullable(bench.get()).flatMap(Workbench::lookAfter);
+        workers.draw(() -> view.set(now));
+    }
+
+    private void change(String what, Change change) {
+        workers.ask(what, () -> {
+            Notice told = change.make(bench.get().aftercare());
+            show();
+            return Optional.ofNullable(told).map(Outcome.Told::new).orElse(null);
+        });
+    }
+
+    private static Notice told(String text) {
+        return new Notice(false, text);
+    }
+
+    public void saw(Seen what) {
+        change("Noting what was seen", aftercare -> {
+            aftercare.saw(what);
+            return null;
+        });
+    }
+
+    public void judgeBy(Strictness strictness) {
+        change("Judging proof", aftercare -> {
+            aftercare.judgeBy(strictness);
+            return null;
+        });
+    }
+
+    /** Notes what may be claimed of root as a reading. */
+    public void noteClaim(String state) {
+        workers.ask("Noting root", () -> {
+            Notice noted = bench.get().readings().takeTyped(Fact.ROOT, state);
+            show();
+            return new Outcome.Told(noted);
+        });
+    }
+
+    public void turn(String symptom) {
+        change("Noting a symptom", aftercare -> {
+            aftercare.turn(symptom);
+            return null;
+        });
+    }
+
+    public void answer(String question, String answer) {
+        change("Noting an answer", aftercare -> {
+            aftercare.answer(question, answer);
+            return null;
+        });
+    }
+
+    public void takeBackAnswer(String question) {
+        change("Taking an answer back", aftercare -> {
+            aftercare.takeBackAnswer(question);
+            return null;
+        });
+    }
+
+    /** Makes it the goal that a trouble is gone, and notes that it is there, so that ways are weighed. */
+    public void mend(String symptom, Optional<School> school, Limits limits) {
+        workers.ask("Weighing what mends it", () -> {
+            Workbench open = bench.get();
+            open.readings().takeTyped(Fact.TROUBLE, symptom);
+            Goal goal = Goal.ofKey("mend:" + symptom)
+                    .orElseThrow(() -> new Refusal("No plan mends this; go by the advice."));
+            Wishes.keep(open.logbook(), open.picked().orElseThrow(), new Wish(goal, school, limits));
+            return null;
+        });
+    }
+
+    public void openProperties(Path file) {
+        change("Opening " + file.getFileName(), aftercare -> {
+            aftercare.open(file);
+            return null;
+        });
+    }
+
+    public void openPasted(String text) {
+        change("Opening the text", aftercare -> {
+            aftercare.openPasted(text);
+            return null;
+        });
+    }
+
+    public void putFileAway() {
+        change("Putting the file away", aftercare -> {
+            aftercare.putFileAway();
+            return null;
+        });
+    }
+
+    public void change(String key, String value, String expected) {
+        change("Trying the change", aftercare -> {
+            aftercare.change(key, value, expected);
+            return null;
+        });
+    }
+
+    public void save(Path out) {
+        change(
+                "Saving the changed file",
+                aftercare -> told("Saved: " + aftercare.save(out) + ". It is kept with the phone."));
+    }
+
+    public void saveDiff(Path out) {
+        change("Saving the difference", aftercare -> {
+            aftercare.saveDiff(out);
+            return told("Saved: " + out);
+        });
+    }
+
+    public void appsBefore(Path list) {
+        change("Reading the apps", aftercare -> {
+            aftercare.appsBefore(list);
+            return null;
+        });
+    }
+
+    public void appsAfter(Path list) {
+        change("Reading the apps", aftercare -> {
+            aftercare.appsAfter(list);
+            return null;
+        });
+    }
+}

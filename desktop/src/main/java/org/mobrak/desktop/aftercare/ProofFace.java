@@ -1,0 +1,184 @@
+package org.mobrak.desktop.aftercare;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.List;
+import java.util.stream.Collectors;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.mobrak.app.Session;
+import org.mobrak.app.aftercare.AftercareView;
+import org.mobrak.core.fit.Truth;
+import org.mobrak.core.identity.Severity;
+import org.mobrak.core.proof.ProofWarning;
+import org.mobrak.core.proof.RootProof;
+import org.mobrak.core.proof.Rung;
+import org.mobrak.core.proof.Seen;
+import org.mobrak.core.proof.Strictness;
+import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Sheet;
+import org.mobrak.desktop.parts.Sign;
+import org.mobrak.desktop.parts.Texts;
+
+/** The ladder of proof, climbed from below: what was seen, what may be claimed, and what to test next. */
+final class ProofFace implements AfterPage.Face {
+    private final Session session;
+    private final VBox ladder = new VBox();
+    private final VBox side = new VBox();
+    private final HBox node;
+
+    ProofFace(Session session) {
+        this.session = session;
+        ladder.getStyleClass().add("ladder");
+        side.getStyleClass().add("side");
+        Sheet rungs = new Sheet(ladder);
+        HBox.setHgrow(rungs, Priority.ALWAYS);
+        Sheet said = new Sheet(side);
+        said.getStyleClass().add("side-scroll");
+        node = new HBox(rungs, said);
+        node.getStyleClass().addAll("page", "page-columns");
+    }
+
+    @Override
+    public Region node() {
+        return node;
+    }
+
+    @Override
+    public void show(AftercareView view) {
+        List<Rung> fromAbove = new ArrayList<>(Arrays.asList(Rung.values()));
+        Collections.reverse(fromAbove);
+        int next = next(view.proof());
+        ladder.getChildren()
+                .setAll(fromAbove.stream()
+                        .map(rung -> rung(rung, view.proof(), rung.number() == next))
+                        .toList());
+        ladder.getChildren().add(besides());
+        side.getChildren().setAll(claim(view), school(view));
+        if (!view.timeline().isEmpty()) {
+            side.getChildren().add(timeline(view));
+        }
+    }
+
+    /** The lowest rung above the one that was reached that can be tested by itself. */
+    private static int next(RootProof proof) {
+        return Math.min(proof.rung() + 1, Rung.values().length);
+    }
+
+    private Node rung(Rung rung, RootProof proof, boolean isNext) {
+        Truth result = proof.rungs().get(rung);
+        Label number = Texts.plain(String.valueOf(rung.number()));
+        number.getStyleClass().add("rung-number");
+        VBox words = new VBox(Texts.heading(capital(rung.label())), Texts.wrapped(Texts.plain(rung.how())));
+        if (result == Truth.YES) {
+            words.getChildren().add(Texts.wrapped(Texts.soft(rung.meaning())));
+        }
+        words.getStyleClass().add("lines");
+        HBox.setHgrow(words, Priority.ALWAYS);
+        words.setMinWidth(0);
+        HBox row = new HBox(number, Sign.of(result), words);
+        Arrays.stream(Seen.values())
+                .filter(seen -> seen.shows().filter(rung::equals).isPresent())
+                .findFirst()
+                .ifPresent(seen -> row.getChildren().add(button("I saw it", "saw-" + seen.word(), seen, isNext)));
+        if (rung == Rung.LASTS) {
+            row.getChildren().add(button("I restarted it", "saw-restart", Seen.RESTART, isNext));
+        }
+        row.getStyleClass().addAll("card", "rung");
+        if (result == Truth.YES) {
+            row.getStyleClass().add("rung-held");
+        }
+        if (isNext) {
+            row.getStyleClass().add("card-next");
+        }
+        Texts.aloud(row, "Rung %d, %s: %s".formatted(rung.number(), rung.label(), result.word()));
+        return row;
+    }
+
+    private Button button(String words, String id, Seen seen, boolean isNext) {
+        Button button = new Button(words);
+        button.setId(id);
+        button.setMinWidth(Region.USE_PREF_SIZE);
+        if (isNext) {
+            button.getStyleClass().add("do-this");
+        }
+        button.setOnAction(press -> session.aftercare().saw(seen));
+        return button;
+    }
+
+    private Node besides() {
+        FlowPane buttons = new FlowPane(
+                button("A proof app said no", "saw-proof-app-no", Seen.PROOF_APP_NO, false),
+                button("A request was denied", "saw-denied", Seen.DENIED, false),
+                button("The OS was updated", "saw-update", Seen.UPDATE, false),
+                button("Root was taken away", "saw-unrooted", Seen.UNROOTED, false));
+        buttons.getStyleClass().add("buttons");
+        return new Card("Something else was seen", buttons);
+    }
+
+    private Card claim(AftercareView view) {
+        RootProof proof = view.proof();
+        Label state = Texts.plain(capital(proof.state().word()));
+        state.getStyleClass().add("claim");
+        state.setId("claim");
+        Card card = new Card("Root, as far as it is proved", state);
+        for (ProofWarning warning : proof.warnings()) {
+            HBox line = new HBox(Sign.of(Severity.CAUTION), Texts.wrapped(Texts.plain(warning.advice())));
+            line.getStyleClass().add("signed-line");
+            card.getChildren().add(line);
+        }
+        view.said()
+                .filter(said -> proof.state() == RootProof.State.UNKNOWN)
+                .ifPresent(said -> card.getChildren()
+                        .add(Texts.wrapped(
+                                Texts.plain("The readings say “%s”, and no rung shows it yet. Test one from the left."
+                                        .formatted(said)))));
+        if (proof.state() != RootProof.State.UNKNOWN) {
+            Button note = new Button("Note it as a reading");
+            note.setId("note-claim");
+            note.setOnAction(
+                    press -> session.aftercare().noteClaim(proof.state().word()));
+            card.getChildren().add(note);
+        }
+        return card;
+    }
+
+    private Card school(AftercareView view) {
+        HBox choice = new HBox();
+        choice.getStyleClass().add("ruler-kinds");
+        for (Strictness one : Strictness.values()) {
+            ToggleButton toggle = new ToggleButton(capital(one.word()));
+            toggle.setId("proof-" + one.word());
+            toggle.getStyleClass().add("ruler-kind");
+            toggle.setSelected(view.notes().strictness() == one);
+            toggle.setOnAction(press -> session.aftercare().judgeBy(one));
+            choice.getChildren().add(toggle);
+        }
+        return new Card(
+                "What counts as proof",
+                choice,
+                Texts.wrapped(Texts.soft(view.notes().strictness().reason())));
+    }
+
+    private static Card timeline(AftercareView view) {
+        return new Card(
+                "Seen so far",
+                Texts.wrapped(Texts.plain(view.timeline().stream()
+                        .map(Seen::word)
+                        .map(word -> word.replace('-', ' '))
+                        .collect(Collectors.joining("  ›  ")))),
+                Texts.wrapped(Texts.soft("By jobs and by you, in order of time. Undo takes the last note back.")));
+    }
+
+    private static String capital(String words) {
+        return Character.toUpperCase(words.charAt(0)) + words.substring(1);
+    }
+}

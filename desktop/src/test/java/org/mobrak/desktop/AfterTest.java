@@ -1,0 +1,176 @@
+package org.mobrak.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.List;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.app.DrawerEntry;
+import org.mobrak.app.aftercare.AftercareView;
+import org.mobrak.app.demo.DemoWorkspace;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.mend.patch.PropertyLine;
+import org.mobrak.core.plan.Goal;
+
+/** What comes after the work, through the real window. */
+class AfterTest {
+    @TempDir
+    private Path top;
+
+    private Path demo;
+    private Desktop desktop;
+
+    @BeforeEach
+    void openTheDemo() throws Exception {
+        demo = top.resolve("demo");
+        DemoWorkspace.create(Desktop.HOME, demo, Desktop.cache(demo), Clock.systemUTC());
+        desktop = Desktop.open(demo);
+    }
+
+    @AfterEach
+    void close() {
+        desktop.close();
+    }
+
+    private void lay(String nickname) {
+        desktop.pick(
+                "phones", DrawerEntry.class, entry -> entry.phone().nickname().startsWith(nickname + ","));
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT5);
+        desktop.until("the page is filled", () -> desktop.shows("rung"));
+    }
+
+    private AftercareView view() {
+        return desktop.session().aftercare().view().get().orElseThrow();
+    }
+
+    @Test
+    void rootIsClimbedRungByRungAndUndoTakesANoteBack() {
+        lay("Hive 8");
+        assertThat(desktop.text("claim")).isEqualTo("Unknown");
+        desktop.click("saw-icon");
+        desktop.until(
+                "an icon is no proof", () -> desktop.shows("An icon shows that an app was installed and no more."));
+        desktop.click("saw-granted");
+        desktop.until("temporary", () -> desktop.text("claim").equals("Temporary"));
+        desktop.click("saw-restart");
+        desktop.until("noted", () -> view().timeline().size() == 3);
+        assertThat(desktop.text("claim")).isEqualTo("Temporary");
+        desktop.click("saw-uid0");
+        desktop.until("permanent", () -> desktop.text("claim").equals("Permanent"));
+        desktop.press(KeyCode.CONTROL, KeyCode.Z);
+        desktop.until("taken back", () -> desktop.text("claim").equals("Temporary"));
+        desktop.click("proof-lenient");
+        desktop.until("by the other school", () -> desktop.text("claim").equals("Permanent"));
+        desktop.click("note-claim");
+        desktop.until(
+                "a reading",
+                () -> desktop.session()
+                        .snapshot()
+                        .get()
+                        .desk()
+                        .flatMap(desk -> desk.identity().facts().value(Fact.ROOT))
+                        .filter("permanent"::equals)
+                        .isPresent());
+    }
+
+    @Test
+    void aRefusedAppIsDiagnosedItsPropertyPatchedKnownAgainAndMadeAgainAfterAnUpdate() throws Exception {
+        lay("Hive 5");
+        desktop.click("face-trouble");
+        desktop.fill("say-it", "my bank app will not start");
+        desktop.click("symptom-app-refuses-custom-state");
+        desktop.until("a question", () -> desktop.isShown("next-question"));
+        desktop.until("the complaint is asked for", () -> desktop.isShown("answer-state-of-the-phone"));
+        desktop.click("answer-state-of-the-phone");
+        desktop.until(
+                "the property leads",
+                () -> view().diagnosis().causes().get(0).cause().id().equals("custom-state-property"));
+        assertThat(desktop.isShown("mend-mend-custom-state")).isTrue();
+
+        desktop.click("face-property");
+        Path file = demo.resolve("bench/after/hive-05-system.prop");
+        desktop.drop("property-lines", file);
+        desktop.until("the file lies open", () -> view().file().isPresent());
+        desktop.fill("search-keys", "state.custom=1");
+        desktop.pick("property-lines", PropertyLine.class, line -> line.key().isPresent());
+        assertThat(((TextField) desktop.find("patch-expected")).getText()).isEqualTo("1");
+        desktop.fill("patch-value", "0");
+        desktop.click("try-patch");
+        desktop.until("what comes of it", () -> desktop.shows("One value changes, and nothing else"));
+        Path changed = top.resolve("system.prop");
+        desktop.robot().interact(() -> desktop.session().aftercare().save(changed));
+        desktop.until("saved", () -> view().notes().patches().size() == 1);
+        assertThat(Files.readString(changed))
+                .isEqualTo(
+                        Files.readString(file).replace("\nro.tessaro.state.custom=1", "\nro.tessaro.state.custom=0"));
+        desktop.drop("property-lines", changed);
+        desktop.until("known again", () -> desktop.shows("This file has your change"));
+        desktop.drop("property-lines", file);
+        desktop.until("gone with the update", () -> desktop.isShown("patch-again"));
+        desktop.click("patch-again");
+        desktop.until("made again", () -> desktop.isShown("save-patched"));
+        Path binary = Files.write(top.resolve("boot.img"), new byte[100]);
+        desktop.drop("property-lines", binary);
+        desktop.until("refused", () -> desktop.shows("boot.img is no property file"));
+        assertThat(view().file().orElseThrow().name()).as("what lay open stays").isEqualTo("hive-05-system.prop");
+    }
+
+    @Test
+    void aRootThatNobodyGuardsIsFoundAndAWayWeighedThatClosesIt() {
+        lay("Hive 12");
+        desktop.robot().interact(() -> desktop.session().takeTyped(Fact.ROOT_MANAGER, "none"));
+        desktop.click("face-trouble");
+        desktop.until(
+                "shown by the facts",
+                () -> view().diagnosis().symptoms().stream()
+                        .anyMatch(one -> one.id().equals("root-without-manager")));
+        assertThat(desktop.find("symptom-root-without-manager").isDisabled())
+                .as("nobody can unsay it")
+                .isTrue();
+        desktop.click("mend-mend-install-manager");
+        desktop.until(
+                "weighed",
+                () -> desktop.session()
+                        .snapshot()
+                        .get()
+                        .desk()
+                        .orElseThrow()
+                        .wish()
+                        .goal()
+                        .equals(Goal.ofKey("mend:root-without-manager").orElseThrow()));
+        desktop.until("on the page of ways", () -> desktop.shows("Install a root manager"));
+    }
+
+    @Test
+    void appsThatAreGoneAreToldWithWhatReliedOnThem() {
+        lay("Hive 5");
+        desktop.click("face-apps");
+        desktop.until("waits", () -> desktop.shows("Two listings are wanted"));
+        Path after = demo.resolve("bench/after");
+        desktop.drop("apps-before", after.resolve("hive-05-apps-before.txt"), after.resolve("hive-05-apps-after.txt"));
+        desktop.until("compared", () -> desktop.isShown("apps-gone"));
+        desktop.assertShows("org.tessaro.alarmservice");
+        desktop.assertShows("These rely on it and may fail: org.tessaro.calendar, org.tessaro.clock.");
+        desktop.assertShows("org.tessaro.updates");
+        assertThat(List.of(view().apps().orElseThrow().changes().orElseThrow().disabled()))
+                .isNotEmpty();
+    }
+
+    @Test
+    void anEndedJobIsLaidBesideWhatWasReadSince() {
+        lay("Hive 7");
+        desktop.click("face-compare");
+        desktop.until("nothing was read since", () -> desktop.shows("Nothing was read since"));
+        desktop.robot().interact(() -> desktop.session().takeTyped(Fact.ROOT, "permanent"));
+        desktop.until("as meant", () -> desktop.shows("As meant"));
+        desktop.robot().interact(() -> desktop.session().takeTyped(Fact.KERNEL_RELEASE, "9.9.9-other"));
+        desktop.until("not meant", () -> desktop.shows("The kernel was not among what was written."));
+    }
+}
