@@ -1,7 +1,9 @@
 package org.mobrak.app;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 import org.mobrak.app.aftercare.Aftercare;
@@ -9,8 +11,10 @@ import org.mobrak.app.aftercare.AftercareView;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Refusal;
+import org.mobrak.core.job.Job;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
+import org.mobrak.core.proof.OutcomeReport;
 import org.mobrak.core.proof.Seen;
 import org.mobrak.core.proof.Strictness;
 
@@ -112,6 +116,24 @@ public final class AftercareDesk {
             Wishes.keep(open.logbook(), open.picked().orElseThrow(), new Wish(goal, school, limits));
             return null;
         });
+    }
+
+    /** Saves how the routes of an ended job went, for others. */
+    public void saveReport(Job job, Path out) {
+        workers.ask("Saving the report", () -> {
+            List<OutcomeReport> reports = OutcomeReport.of(job);
+            if (reports.isEmpty()) {
+                throw new Refusal(
+                        "Model or build number were not known when this job began, so it tells others nothing.");
+            }
+            Files.writeString(out, OutcomeReport.csv(reports));
+            return new Outcome.Told(told("Saved: " + out + ". Nothing of you or of this single phone is in it."));
+        });
+    }
+
+    /** Takes other people's reports in as evidence. */
+    public void takeReports(Path file) {
+        workers.ask("Reading reports", () -> new Outcome.Told(bench.get().takeReports(file)));
     }
 
     public void openProperties(Path file) {

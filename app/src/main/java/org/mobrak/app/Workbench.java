@@ -61,6 +61,7 @@ final class Workbench implements AutoCloseable {
     private final Clock clock;
     private final UndoStack undo = new UndoStack();
     private final OutlookMemory memory = new OutlookMemory();
+    private final ReportBook reports;
     private final JobEdits jobs;
     private final Aftercare aftercare = new Aftercare(new DeskPlace());
     private final Instant opened;
@@ -77,6 +78,7 @@ final class Workbench implements AutoCloseable {
         this.bin = new FileRegister(workspace.logbook().materials(), undo);
         this.readings = new ReadingEdits(workspace.logbook(), undo, this::phone, this::now);
         this.jobs = new JobEdits(workspace.logbook(), undo, this::desk, this::now);
+        this.reports = new ReportBook(workspace.logbook());
         this.link = link;
         this.clock = clock;
         this.opened = clock.instant();
@@ -376,7 +378,9 @@ final class Workbench implements AutoCloseable {
 
     /** Everything as it stands on disk now. */
     Snapshot look(Wish wish) {
-        List<Dossier> dossiers = logbook().phones().stream().map(this::current).toList();
+        List<PhoneRecord> phones = logbook().phones();
+        reports.read(phones.stream().map(this::dossier).toList());
+        List<Dossier> dossiers = phones.stream().map(this::current).toList();
         Optional<Desk> desk = picked.flatMap(phone -> dossiers.stream()
                         .filter(dossier -> dossier.phone().equals(phone))
                         .findFirst())
@@ -409,15 +413,19 @@ final class Workbench implements AutoCloseable {
     }
 
     /** Only the phone on the desk changes; the others are as they were when they last lay there. */
-    private Dossier current(PhoneRecord phone) {
-        boolean known = dossiers.containsKey(phone.id())
-                && !picked.filter(phone::equals).isPresent();
-        if (!known) {
-            Dossier fresh = logbook().dossier(phone);
-            dossiers.put(phone.id(), fresh);
-            entries.put(phone.id(), DrawerEntry.of(fresh, memory.identity(catalogue(), fresh)));
+    private Dossier dossier(PhoneRecord phone) {
+        boolean onDesk = picked.filter(phone::equals).isPresent();
+        if (onDesk || !dossiers.containsKey(phone.id())) {
+            dossiers.put(phone.id(), logbook().dossier(phone));
+            entries.remove(phone.id());
         }
         return dossiers.get(phone.id());
+    }
+
+    private Dossier current(PhoneRecord phone) {
+        Dossier dossier = dossiers.get(phone.id());
+        entries.computeIfAbsent(phone.id(), id -> DrawerEntry.of(dossier, memory.identity(catalogue(), dossier)));
+        return dossier;
     }
 
     private static List<Snapshot.PastJob> past(List<Dossier> dossiers) {
@@ -432,7 +440,12 @@ final class Workbench implements AutoCloseable {
     }
 
     private Catalogue catalogue() {
-        return workspace.catalogue().catalogue();
+        return reports.told(workspace.catalogue().catalogue());
+    }
+
+    /** Other people's reports, taken in as evidence. */
+    Notice takeReports(Path file) throws IOException {
+        return reports.take(file, undo, this::forget);
     }
 
     private PhoneRecord phone() throws Refusal {

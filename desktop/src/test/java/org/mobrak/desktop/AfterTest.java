@@ -164,7 +164,7 @@ class AfterTest {
     }
 
     @Test
-    void anEndedJobIsLaidBesideWhatWasReadSince() {
+    void anEndedJobIsLaidBesideWhatWasReadSinceAndReported() throws Exception {
         lay("Hive 7");
         desktop.click("face-compare");
         desktop.until("nothing was read since", () -> desktop.shows("Nothing was read since"));
@@ -172,5 +172,38 @@ class AfterTest {
         desktop.until("as meant", () -> desktop.shows("As meant"));
         desktop.robot().interact(() -> desktop.session().takeTyped(Fact.KERNEL_RELEASE, "9.9.9-other"));
         desktop.until("not meant", () -> desktop.shows("The kernel was not among what was written."));
+        Path report = top.resolve("report.csv");
+        desktop.robot()
+                .interact(() -> desktop.session()
+                        .aftercare()
+                        .saveReport(view().jobs().get(0).job(), report));
+        desktop.until("saved", () -> Files.exists(report) && desktop.shows("Saved: "));
+        String line = Files.readString(report).lines().skip(1).findFirst().orElseThrow();
+        assertThat(line)
+                .startsWith("wick-exploit-app,KQ-T5,")
+                .contains(",worked,,")
+                .doesNotContain("Hive", "heather", top.toString());
+        int own = reports();
+        Files.writeString(report, Files.readString(report).replace(",worked,,", ",failed,in the middle,"));
+        desktop.robot().interact(() -> desktop.session().aftercare().takeReports(report));
+        desktop.until("counts at once", () -> reports() == own + 1);
+        desktop.press(KeyCode.CONTROL, KeyCode.Z);
+        desktop.until("undone", () -> reports() == own);
+        desktop.robot().interact(() -> desktop.session().aftercare().takeReports(demo.resolve("bench/drawer.yaml")));
+        desktop.until("refused", () -> desktop.shows("drawer.yaml: "));
+    }
+
+    /** How many people reported of the demo's finished route, oneself included. */
+    private int reports() {
+        return desktop.session()
+                .snapshot()
+                .get()
+                .desk()
+                .orElseThrow()
+                .catalogue()
+                .route("wick-exploit-app")
+                .orElseThrow()
+                .reports()
+                .size();
     }
 }

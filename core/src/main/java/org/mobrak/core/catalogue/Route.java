@@ -77,6 +77,17 @@ public record Route(
                 : this;
     }
 
+    /** The same route with more that people reported of it. */
+    public Route with(List<Report> more) {
+        List<Report> all = Stream.concat(reports.stream(), more.stream()).toList();
+        return new Route(id, name, family, summary, fits, changes, costs, work, all, notes, origin);
+    }
+
+    /** The same route, of which nobody has reported. */
+    public Route withoutReports() {
+        return new Route(id, name, family, summary, fits, changes, costs, work, List.of(), notes, origin);
+    }
+
     /** What is done, with the wipe that is chosen: the full one unless the person asked for the light one. */
     public List<RouteStep> steps() {
         Wipe chosen = changes.wipesData() ? Wipe.FULL : Wipe.LIGHT;

@@ -10,7 +10,10 @@ import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import org.mobrak.core.catalogue.Route;
 
-/** Tells whether a route is still what it was: the SHA-256 of what it says, in one form whatever its file looks like. */
+/**
+ * Tells whether a route is still what it was: the SHA-256 of what it says, in one form whatever its file looks like. What people
+ * report of it does not change it.
+ */
 final class RouteDigest {
     private static final ObjectMapper ONE_FORM = JsonMapper.builder()
             .addModule(new Jdk8Module())
@@ -21,7 +24,7 @@ final class RouteDigest {
 
     static String of(Route route) {
         try {
-            byte[] text = ONE_FORM.writeValueAsBytes(route);
+            byte[] text = ONE_FORM.writeValueAsBytes(route.withoutReports());
             return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(text));
         } catch (JsonProcessingException | NoSuchAlgorithmException impossible) {
             throw new IllegalStateException("A route is plain values", impossible);

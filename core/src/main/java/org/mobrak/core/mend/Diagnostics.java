@@ -65,7 +65,7 @@ public final class Diagnostics {
                 .filter(id -> troubles.symptom(id).isPresent())
                 .ifPresent(symptoms::add);
         troubles.symptoms().stream()
-                .filter(symptom -> isShown(symptom, told.facts()))
+                .filter(symptom -> isShown(symptom, told.facts()) || cameOut(symptom, told))
                 .forEach(symptom -> symptoms.add(symptom.id()));
         return new Complaint(List.copyOf(symptoms), told.answers(), done(told.did()), told.facts(), told.compared());
     }
@@ -100,6 +100,14 @@ public final class Diagnostics {
             throw new Refusal("“%s” is no answer to “%s”; use one of %s."
                     .formatted(answer, id, String.join(", ", question.answers())));
         }
+    }
+
+    private static boolean cameOut(Symptom symptom, Complaint told) {
+        return told.compared().stream()
+                .flatMap(comparison -> comparison.changes().stream())
+                .anyMatch(change -> symptom.changed().stream()
+                        .anyMatch(one -> one.fact() == change.fact()
+                                && one.outcome().equals(change.outcome().word())));
     }
 
     private boolean isShown(Symptom symptom, Facts facts) {

@@ -3,10 +3,10 @@ package org.mobrak.core.mend;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.mobrak.core.catalogue.Entropy;
 import org.mobrak.core.catalogue.trouble.Question;
 
 /**
@@ -18,13 +18,28 @@ final class NextQuestion {
     /** Less than this is not worth a person's time; our own choice. */
     private static final double LEAST_BITS = 0.005;
 
-    private final List<Diagnosis.Likely> causes;
-    private final double now;
+    private static final double LN_2 = Math.log(2);
+
+    /** The causes that say something of a question, by its id; of the others each answer is as likely as the next. */
+    private final Map<String, List<Diagnosis.Likely>> telling = new HashMap<>();
+    /** The sum of p log₂ p over all causes: what is uncertain, with its sign turned. */
+    private final double sum;
 
     NextQuestion(List<Diagnosis.Likely> causes) {
-        this.causes = causes;
-        this.now =
-                Entropy.bits(causes.stream().map(Diagnosis.Likely::probability).toList());
+        for (Diagnosis.Likely likely : causes) {
+            likely.cause()
+                    .answers()
+                    .keySet()
+                    .forEach(id -> telling.computeIfAbsent(id, same -> new ArrayList<>())
+                            .add(likely));
+        }
+        this.sum = causes.stream()
+                .mapToDouble(likely -> plogp(likely.probability()))
+                .sum();
+    }
+
+    private static double plogp(double p) {
+        return p <= 0 ? 0 : p * Math.log(p) / LN_2;
     }
 
     Optional<Diagnosis.Next> of(Collection<Question> open) {
@@ -37,22 +52,32 @@ final class NextQuestion {
                         .thenComparing(next -> next.question().id(), Comparator.reverseOrder()));
     }
 
-    /** Bits of uncertainty that the answer takes away on average; from 0 to the bits there are. */
+    /**
+     * Bits of uncertainty that the answer takes away on average; from 0 to the bits there are. Of an answer with the chance c, and
+     * the joint chances j of it and each cause, c times the entropy left is c log₂ c − Σ j log₂ j; the causes that say nothing
+     * are taken together, so that only those that do are gone through.
+     */
     double bits(Question question) {
+        List<Diagnosis.Likely> tellers = telling.getOrDefault(question.id(), List.of());
         double even = 1.0 / question.answers().size();
+        double others =
+                1 - tellers.stream().mapToDouble(Diagnosis.Likely::probability).sum();
+        double othersSum = sum
+                - tellers.stream()
+                        .mapToDouble(likely -> plogp(likely.probability()))
+                        .sum();
         double left = 0;
         for (String answer : question.answers()) {
-            double chance = 0;
-            List<Double> weights = new ArrayList<>(causes.size());
-            for (Diagnosis.Likely likely : causes) {
-                Map<String, Double> said = likely.cause().answers().get(question.id());
-                double joint =
-                        likely.probability() * (said == null ? even : Posterior.likelihood(said, question, answer));
-                weights.add(joint);
-                chance += joint;
+            double chance = others * even;
+            double joint = even * othersSum + others * plogp(even);
+            for (Diagnosis.Likely likely : tellers) {
+                double both = likely.probability()
+                        * Posterior.likelihood(likely.cause().answers().get(question.id()), question, answer);
+                chance += both;
+                joint += plogp(both);
             }
-            left += chance == 0 ? 0 : chance * Entropy.bits(weights);
+            left += plogp(chance) - joint;
         }
-        return Math.max(0, now - left);
+        return Math.max(0, -sum - left);
     }
 }

@@ -24,6 +24,7 @@ import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Refusal;
+import org.mobrak.core.proof.Comparison;
 
 class DiagnosticsTest {
     private static Cause cause(
@@ -37,7 +38,7 @@ class DiagnosticsTest {
     }
 
     private static Symptom symptom(String id) {
-        return new Symptom(id, id, List.of(), List.of());
+        return new Symptom(id, id, List.of(), List.of(), List.of());
     }
 
     private static Complaint complaint(Facts facts, String... symptoms) {
@@ -134,6 +135,16 @@ class DiagnosticsTest {
         Complaint shown = shipped.complete(complaint(open));
         assertThat(shown.symptoms()).as("shown by the facts").containsExactly("root-without-manager");
         assertThat(shipped.diagnose(shown).mends().get(0).fit().route().id()).isEqualTo("mend-install-manager");
+        Comparison job = Comparison.of(
+                Facts.none().supposing(Map.of(Fact.MODEL, "A")),
+                Facts.none().supposing(Map.of(Fact.MODEL, "B")),
+                List.of());
+        Complaint after = shipped.complete(
+                new Complaint(List.of(), Map.of(), List.of("custom-os"), Facts.none(), Optional.of(job)));
+        assertThat(after.symptoms()).as("what came out so opens it").containsExactly("wrong-model-shown");
+        assertThat(shipped.diagnose(after).causes().get(0).cause().id()).isEqualTo("model-rewritten");
+        assertThat(shipped.diagnose(after).causes().get(0).because())
+                .anyMatch(because -> because.startsWith("Model number came out"));
         Diagnosis hot = shipped.diagnose(shipped.complete(complaint(
                 Facts.none().supposing(Map.of(Fact.BATTERY_TEMPERATURE, "47", Fact.BATTERY_BODY, "swollen")))));
         assertThat(hot.next().orElseThrow().question().stop())

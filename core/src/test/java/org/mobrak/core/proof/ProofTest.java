@@ -1,11 +1,14 @@
 package org.mobrak.core.proof;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -18,6 +21,7 @@ import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Ledger;
+import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.identity.reader.Parsed;
 import org.mobrak.core.identity.reader.RawText;
 import org.mobrak.core.identity.reader.ReadingParser;
@@ -197,5 +201,26 @@ class ProofTest {
                         .findings())
                 .extracting(Finding::code)
                 .containsExactly("cut-listing", "other-phone");
+    }
+
+    /** Quoted commas, quotes and line breaks: RFC 4180, section 2. */
+    @Test
+    void reportsGoOutAndComeInAsCsv() throws Exception {
+        OutcomeReport odd = new OutcomeReport(
+                "way", "M,1", "B \"2\"", OutcomeReport.Went.PARTLY, Optional.of("a\r\nb"), LocalDate.of(2026, 11, 26));
+        String csv = OutcomeReport.csv(List.of(odd));
+        assertThat(csv)
+                .isEqualTo(
+                        "route,model,build,outcome,step,day\r\nway,\"M,1\",\"B \"\"2\"\"\",partly,\"a\r\nb\",2026-11-26\r\n");
+        assertThat(OutcomeReport.parse(csv)).containsExactly(odd);
+        assertThat(odd.evidence().worked()).isFalse();
+        for (String bad : List.of(
+                "route,model,build,outcome,step,day\r\n",
+                "route,model,build,outcome,step,day\r\na,b,c,worked,,soon\r\n",
+                "route,model,build,outcome,step,day\r\na,b,c,perhaps,,2026-11-26\r\n",
+                "route,model,build,outcome,step,day\r\na,b\r\n",
+                "route,model,build,outcome,step,day\r\na,\"b\r\n")) {
+            assertThatThrownBy(() -> OutcomeReport.parse(bad)).isInstanceOf(UnreadableInput.class);
+        }
     }
 }

@@ -22,6 +22,7 @@ public final class AfterPage implements View {
     private final List<Face> views;
     private final VBox node = new VBox();
     private boolean stale;
+    private Runnable turnToTrouble = () -> {};
 
     /**
      * The page.
@@ -31,13 +32,13 @@ public final class AfterPage implements View {
     public AfterPage(Session session, Runnable ways) {
         this.session = session;
         ProofFace proof = new ProofFace(session);
-        CompareFace compare = new CompareFace(session);
+        CompareFace compare = new CompareFace(session, () -> turnToTrouble.run());
         TroubleFace trouble = new TroubleFace(session, ways);
         PropertyFace property = new PropertyFace(session);
         AppsFace apps = new AppsFace(session);
         faces.add("face-proof", "Proof", proof::node);
         faces.add("face-compare", "Before and after", compare::node);
-        faces.add("face-trouble", "What broke?", trouble::node);
+        turnToTrouble = faces.add("face-trouble", "What broke?", trouble::node);
         faces.add("face-property", "One property", property::node);
         faces.add("face-apps", "Apps", apps::node);
         views = List.of(proof, compare, trouble, property, apps);

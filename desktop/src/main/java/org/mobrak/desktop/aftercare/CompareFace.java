@@ -1,16 +1,22 @@
 package org.mobrak.desktop.aftercare;
 
+import java.io.File;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
+import org.kordamp.ikonli.feather.Feather;
+import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.Session;
 import org.mobrak.app.aftercare.AftercareView;
 import org.mobrak.app.aftercare.AftercareView.JobOutcome;
@@ -31,9 +37,19 @@ final class CompareFace implements AfterPage.Face {
 
     private final ListView<JobOutcome> jobs = new ListView<>();
     private final VBox changes = new VBox();
-    private final HBox node;
+    private final Session session;
+    private final Runnable trouble;
+    private final HBox columns;
+    private final VBox node;
 
-    CompareFace(Session session) {
+    /**
+     * The face.
+     *
+     * @param trouble turns to the one on which causes are weighed
+     */
+    CompareFace(Session session, Runnable trouble) {
+        this.trouble = trouble;
+        this.session = session;
         jobs.setId("outcomes");
         jobs.setCellFactory(list -> new OutcomeCell());
         jobs.getStyleClass().add("outcomes");
@@ -44,8 +60,48 @@ final class CompareFace implements AfterPage.Face {
         changes.getStyleClass().add("side");
         Sheet sheet = new Sheet(changes);
         HBox.setHgrow(sheet, Priority.ALWAYS);
-        node = new HBox(jobs, sheet);
-        node.getStyleClass().addAll("page", "page-columns");
+        columns = new HBox(jobs, sheet);
+        columns.getStyleClass().addAll("page", "page-columns");
+        VBox.setVgrow(columns, Priority.ALWAYS);
+        node = new VBox(head(), columns);
+    }
+
+    private Node head() {
+        Button save = new Button("Save as a report …", new FontIcon(Feather.SHARE));
+        save.setId("save-report");
+        save.disableProperty()
+                .bind(jobs.getSelectionModel().selectedItemProperty().isNull());
+        save.setOnAction(press -> {
+            File chosen = chooser("How it went, for others")
+                    .showSaveDialog(node.getScene().getWindow());
+            if (chosen != null) {
+                JobOutcome picked = jobs.getSelectionModel().getSelectedItem();
+                session.aftercare().saveReport(picked.job(), chosen.toPath());
+            }
+        });
+        Button take = new Button("Take reports in …", new FontIcon(Feather.FILE));
+        take.setId("take-reports");
+        take.setOnAction(press -> {
+            File chosen =
+                    chooser("Reports of others").showOpenDialog(node.getScene().getWindow());
+            if (chosen != null) {
+                session.aftercare().takeReports(chosen.toPath());
+            }
+        });
+        FlowPane head = new FlowPane(
+                save,
+                take,
+                Texts.soft(
+                        "A report is a line of CSV: route, model, build, how it went. Own jobs count by themselves."));
+        head.getStyleClass().add("page-head");
+        return head;
+    }
+
+    private static FileChooser chooser(String title) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(title);
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("CSV", "*.csv"));
+        return chooser;
     }
 
     @Override
@@ -71,6 +127,13 @@ final class CompareFace implements AfterPage.Face {
                     .add(new Empty(
                             "Nothing was read since",
                             "Take the readings once more: listing, banner, the screens. Then look here."));
+        }
+        if (!comparison.isAsPlanned()) {
+            Button why = new Button("What may this be?");
+            why.setId("what-may-this-be");
+            why.getStyleClass().add("do-this");
+            why.setOnAction(press -> trouble.run());
+            changes.getChildren().add(why);
         }
         for (Outcome kind : ORDER) {
             List<Change> of = comparison.of(kind);

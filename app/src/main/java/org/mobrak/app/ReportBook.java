@@ -1,0 +1,100 @@
+package org.mobrak.app;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.logbook.Dossier;
+import org.mobrak.core.logbook.Logbook;
+import org.mobrak.core.proof.OutcomeReport;
+
+/**
+ * What one's own jobs and other people report of routes: evidence beside that of the catalogue. Own jobs count at once; what
+ * others report is kept as it was taken in. On the worker thread only.
+ */
+final class ReportBook {
+    private static final String TAKEN = "reports";
+    private static final long MOST_BYTES = 16 << 20;
+
+    private final Logbook logbook;
+    private List<OutcomeReport> known = List.of();
+    private Catalogue plain = new Catalogue(List.of(), List.of());
+    private Catalogue told = plain;
+
+    ReportBook(Logbook logbook) {
+        this.logbook = logbook;
+    }
+
+    /** Looks again at what was reported. */
+    void read(Collection<Dossier> dossiers) {
+        List<OutcomeReport> now = new ArrayList<>(taken());
+        dossiers.forEach(dossier -> dossier.jobs().forEach(job -> now.addAll(OutcomeReport.of(job))));
+        if (!now.equals(known)) {
+            known = now;
+            plain = new Catalogue(List.of(), List.of());
+        }
+    }
+
+    /** The catalogue with what was reported; the very same one as long as nothing is new. */
+    Catalogue told(Catalogue catalogue) {
+        if (plain != catalogue) {
+            plain = catalogue;
+            told = known.isEmpty() ? catalogue : with(catalogue);
+        }
+        return told;
+    }
+
+    private Catalogue with(Catalogue catalogue) {
+        Map<String, List<Route.Report>> byRoute = known.stream()
+                .collect(Collectors.groupingBy(
+                        OutcomeReport::route, Collectors.mapping(OutcomeReport::evidence, Collectors.toList())));
+        return catalogue.with(catalogue.routes().stream()
+                .map(route -> byRoute.containsKey(route.id()) ? route.with(byRoute.get(route.id())) : route)
+                .toList());
+    }
+
+    private List<OutcomeReport> taken() {
+        try {
+            String kept = logbook.setting(TAKEN).orElse("");
+            return kept.isEmpty() ? List.of() : OutcomeReport.parse(kept);
+        } catch (UnreadableInput broken) {
+            return List.of();
+        }
+    }
+
+    /** Takes other people's reports in; a line that is there already counts once. */
+    Notice take(Path file, UndoStack undo, Runnable changed) throws IOException {
+        if (Files.size(file) > MOST_BYTES) {
+            throw new UnreadableInput(file + " is too large for reports; check the path.");
+        }
+        List<OutcomeReport> fresh;
+        try {
+            fresh = OutcomeReport.parse(Files.readString(file, StandardCharsets.UTF_8));
+        } catch (UnreadableInput wrong) {
+            throw new UnreadableInput(file.getFileName() + ": " + wrong.getMessage());
+        }
+        String before = logbook.setting(TAKEN).orElse("");
+        Set<OutcomeReport> all = new LinkedHashSet<>(taken());
+        int count = all.size();
+        all.addAll(fresh);
+        String after = OutcomeReport.csv(List.copyOf(all));
+        keep(after, changed);
+        undo.did(new UndoStack.Step("taking reports in", () -> keep(before, changed), () -> keep(after, changed)));
+        return new Notice(false, "%d reports taken in, %d of them new.".formatted(fresh.size(), all.size() - count));
+    }
+
+    private void keep(String reports, Runnable changed) {
+        logbook.putSetting(TAKEN, reports);
+        changed.run();
+    }
+}
