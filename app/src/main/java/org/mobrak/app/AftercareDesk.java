@@ -12,16 +12,19 @@ import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.job.Job;
+import org.mobrak.core.mend.patch.PropertyPatch;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
 import org.mobrak.core.proof.OutcomeReport;
 import org.mobrak.core.proof.Seen;
 import org.mobrak.core.proof.Strictness;
+import org.mobrak.link.PhoneLink;
 
 /** What is noted and tried after the work. Called on the thread that draws; nothing is worked out until somebody looks. */
 public final class AftercareDesk {
     private final Workers workers;
     private final Supplier<Workbench> bench;
+    private final PhoneLink link;
     private final Observed<Optional<AftercareView>> view = new Observed<>(Optional.empty());
 
     /** Something that may be refused. */
@@ -29,7 +32,8 @@ public final class AftercareDesk {
         Notice make(Aftercare aftercare) throws IOException, Refusal;
     }
 
-    AftercareDesk(Workers workers, Supplier<Workbench> bench) {
+    AftercareDesk(Workers workers, Supplier<Workbench> bench, PhoneLink link) {
+        this.link = link;
         this.workers = workers;
         this.bench = bench;
     }
@@ -148,6 +152,32 @@ public final class AftercareDesk {
             aftercare.openPasted(text);
             return null;
         });
+    }
+
+    /** Takes the property file off a phone on the cable. */
+    public void pull(String seen) {
+        workers.askPhone("Taking the file off " + seen, new CablePatch(link, seen)::pull, content -> {
+            bench.get().aftercare().openPulled(seen, content);
+            show();
+            return null;
+        });
+    }
+
+    /** Brings the changed file back to the phone it was taken off, restarts that, and asks what it says now. */
+    public void bringBack() {
+        workers.askPhone("Bringing the file back", this::bring, said -> {
+            bench.get().aftercare().brought();
+            show();
+            return new Outcome.Told(told(said));
+        });
+    }
+
+    private String bring() throws Exception {
+        Aftercare.Pulled pulled =
+                workers.fromWorker(() -> bench.get().aftercare().pulled());
+        PropertyPatch patch = pulled.edit().patch().orElseThrow();
+        return new CablePatch(link, pulled.phone())
+                .bring(pulled.edit().bytes(), patch.bytes().orElseThrow(), patch.change());
     }
 
     public void putFileAway() {

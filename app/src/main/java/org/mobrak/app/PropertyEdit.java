@@ -49,9 +49,14 @@ public final class PropertyEdit {
         }
     }
 
-    /** A text from the clipboard. */
-    public static PropertyEdit pasted(byte[] bytes) {
-        return new PropertyEdit("pasted.prop", bytes, Optional.empty());
+    /** A text from the clipboard, or a file off a phone. */
+    public static PropertyEdit of(String name, byte[] bytes) {
+        return new PropertyEdit(name, bytes, Optional.empty());
+    }
+
+    /** The file as it was opened. */
+    public byte[] bytes() {
+        return before.clone();
     }
 
     /** The same file held against a change. */

@@ -73,7 +73,7 @@ public final class Session implements AutoCloseable {
         this.drawing = drawing;
         this.workers = new Workers(this::look, this::together, drawing);
         this.files = new FileDesk(workers, () -> bench, folder, clock);
-        this.aftercare = new AftercareDesk(workers, () -> bench);
+        this.aftercare = new AftercareDesk(workers, () -> bench, link);
         this.rehearsals =
                 new RehearsalDesk(workers, () -> bench.logbook(), new Practice.Place(folder, cache, clock, drawing));
     }

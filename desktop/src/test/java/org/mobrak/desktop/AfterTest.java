@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
+import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.AfterEach;
@@ -120,6 +121,36 @@ class AfterTest {
         desktop.drop("property-lines", binary);
         desktop.until("refused", () -> desktop.shows("boot.img is no property file"));
         assertThat(view().file().orElseThrow().name()).as("what lay open stays").isEqualTo("hive-05-system.prop");
+    }
+
+    @Test
+    void aPropertyIsTakenOffThePhoneChangedBroughtBackAndProvedByARestart() {
+        lay("Hive 5");
+        desktop.click("face-property");
+        pull("the phone with the willow leaf");
+        desktop.until("taken off", () -> view().file().isPresent());
+        desktop.fill("search-keys", "state.custom=1");
+        desktop.pick("property-lines", PropertyLine.class, line -> line.key().isPresent());
+        desktop.fill("patch-value", "0");
+        desktop.click("try-patch");
+        desktop.until("to be brought back", () -> desktop.isShown("bring-back"));
+        desktop.click("bring-back");
+        desktop.until("proved", () -> desktop.shows("and proved: the phone says ro.tessaro.state.custom=0"));
+        desktop.until("known again", () -> desktop.shows("This file has your change"));
+        pull("the phone in the grey sock");
+        desktop.until("off", () -> desktop.shows("It is switched off."));
+        pull("the phone with the orange sticker");
+        desktop.until("no such file", () -> desktop.shows("It has no file"));
+    }
+
+    private void pull(String phone) {
+        MenuButton menu = desktop.find("pull-properties");
+        desktop.robot()
+                .interact(() -> menu.getItems().stream()
+                        .filter(item -> item.getText().equals(phone))
+                        .findFirst()
+                        .orElseThrow()
+                        .fire());
     }
 
     @Test

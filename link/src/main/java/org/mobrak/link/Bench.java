@@ -1,6 +1,9 @@
 package org.mobrak.link;
 
 import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionStage;
 
 /** The simulated bench: the stand-in for a cable, with invented phones on it. */
 public record Bench(List<BenchPhone> phones) implements PhoneLink {
@@ -13,12 +16,24 @@ public record Bench(List<BenchPhone> phones) implements PhoneLink {
         return phones.stream().map(BenchPhone::name).toList();
     }
 
-    @Override
-    public Answer ask(String phone, Question question) {
+    private Optional<BenchPhone> find(String phone) {
         return phones.stream()
                 .filter(candidate -> candidate.name().equals(phone))
-                .findFirst()
+                .findFirst();
+    }
+
+    @Override
+    public Answer ask(String phone, Question question) {
+        return find(phone)
                 .map(found -> found.answer(question))
                 .orElse(new Answer.Silence("It is no longer on the cable.", "Plug it in again."));
+    }
+
+    @Override
+    public <T> CompletionStage<Reply<T>> send(String phone, Request<T> request) {
+        return CompletableFuture.supplyAsync(() -> find(phone)
+                .map(found -> found.reply(request))
+                .orElseGet(() ->
+                        new Reply.Failed<>(Reply.Kind.NOT_SEEN, "It is no longer on the cable.", "Plug it in again.")));
     }
 }

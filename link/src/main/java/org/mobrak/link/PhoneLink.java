@@ -1,6 +1,7 @@
 package org.mobrak.link;
 
 import java.util.List;
+import java.util.concurrent.CompletionStage;
 
 /** A cable with phones on it. */
 public interface PhoneLink {
@@ -12,6 +13,9 @@ public interface PhoneLink {
      * Asks one phone; takes as long as the phone takes, so never on the thread that draws. An interrupt ends the waiting.
      */
     Answer ask(String phone, Question question) throws InterruptedException;
+
+    /** Does something with one phone, as long as that takes, and never on the thread that asks. */
+    <T> CompletionStage<Reply<T>> send(String phone, Request<T> request);
 
     /** What can be asked of a phone whose OS runs. */
     enum Question {

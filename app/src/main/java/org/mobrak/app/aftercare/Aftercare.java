@@ -32,6 +32,9 @@ public final class Aftercare {
     private Optional<Troubles> troubles = Optional.empty();
     private long phone = -1;
     private Optional<PropertyEdit> file = Optional.empty();
+    /** The phone on the cable that the file was taken off. */
+    private Optional<String> source = Optional.empty();
+
     private Optional<Listing> before = Optional.empty();
     private Optional<Listing> after = Optional.empty();
 
@@ -63,7 +66,7 @@ public final class Aftercare {
                 jobs,
                 troubles().symptoms(),
                 diagnosis(notes, outcomes.done(), jobs.stream().findFirst().map(AftercareView.JobOutcome::comparison)),
-                file.map(edit -> opened(edit, notes)),
+                file.map(edit -> opened(edit, source, notes)),
                 inventory());
     }
 
@@ -128,7 +131,30 @@ public final class Aftercare {
     }
 
     public void openPasted(String text) throws IOException {
-        opened(PropertyEdit.pasted(text.getBytes(StandardCharsets.UTF_8)));
+        opened(PropertyEdit.of("pasted.prop", text.getBytes(StandardCharsets.UTF_8)));
+    }
+
+    /** Opens what was taken off a phone on the cable. */
+    public void openPulled(String seen, byte[] content) throws IOException {
+        opened(PropertyEdit.of("build.prop of " + seen, content));
+        source = Optional.of(seen);
+    }
+
+    /** The change that is to be brought back to the phone its file was taken off. */
+    public Pulled pulled() throws Refusal {
+        String seen = source.orElseThrow(() -> new Refusal("Take the file off the phone on the cable first."));
+        return new Pulled(seen, changed());
+    }
+
+    /** A changed file and the phone it comes from. */
+    public record Pulled(String phone, PropertyEdit edit) {}
+
+    /** The change is on the phone; what lies there now is what lies open. */
+    public void brought() throws Refusal, IOException {
+        PropertyEdit edit = changed();
+        keep(edit);
+        file = Optional.of(PropertyEdit.of(
+                edit.name(), edit.patch().flatMap(PropertyPatch::bytes).orElseThrow()));
     }
 
     /** What is no property file is told, and what lay open stays. */
@@ -138,6 +164,7 @@ public final class Aftercare {
             throw new UnreadableInput(edit.name() + " is no property file. " + objection.get());
         }
         file = Optional.of(edit);
+        source = Optional.empty();
     }
 
     public void putFileAway() {
@@ -154,6 +181,11 @@ public final class Aftercare {
     public Path save(Path out) throws IOException, Refusal {
         PropertyEdit edit = changed();
         edit.writeTo(out);
+        keep(edit);
+        return out;
+    }
+
+    private void keep(PropertyEdit edit) throws Refusal {
         PropertyPatch patch = edit.patch().orElseThrow();
         note(
                 "keeping a change of " + patch.change().key(),
@@ -165,7 +197,6 @@ public final class Aftercare {
                         edit.sha256Before(),
                         edit.sha256After().orElseThrow(),
                         place.now())));
-        return out;
     }
 
     public void saveDiff(Path out) throws IOException, Refusal {
@@ -179,9 +210,9 @@ public final class Aftercare {
                 .orElseThrow(() -> new Refusal("There is no change to save."));
     }
 
-    private static AftercareView.OpenFile opened(PropertyEdit edit, Notes notes) {
+    private static AftercareView.OpenFile opened(PropertyEdit edit, Optional<String> source, Notes notes) {
         return new AftercareView.OpenFile(
-                edit.name(), edit.lines(MOST_LINES_SHOWN), edit.patch(), recognised(edit, notes));
+                edit.name(), source, edit.lines(MOST_LINES_SHOWN), edit.patch(), recognised(edit, notes));
     }
 
     /** The last change made to such a key of this phone, and whether this file still has it. */

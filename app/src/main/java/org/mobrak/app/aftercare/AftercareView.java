@@ -46,12 +46,17 @@ public record AftercareView(
      * A property file that lies open.
      *
      * @param name as the user knows it
+     * @param phone the one on the cable that it was taken off
      * @param lines its lines, the first few thousand
      * @param patch what would come of the change that was asked for; empty until one was
      * @param recognised a change of this phone that the file already has, or that an update took back
      */
     public record OpenFile(
-            String name, List<PropertyLine> lines, Optional<PropertyPatch> patch, Optional<Recognised> recognised) {
+            String name,
+            Optional<String> phone,
+            List<PropertyLine> lines,
+            Optional<PropertyPatch> patch,
+            Optional<Recognised> recognised) {
         public OpenFile {
             lines = List.copyOf(lines);
         }

@@ -8,10 +8,12 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.link.Bench;
 import org.mobrak.link.BenchPhone;
+import org.mobrak.link.PhoneFile;
 
 /** {@code drawer.yaml}: which phones the demo has, and which lie on its simulated bench. */
 public record DrawerFile(List<Phone> phones, List<OnBench> bench) {
@@ -44,7 +46,19 @@ public record DrawerFile(List<Phone> phones, List<OnBench> bench) {
     /** A job that ended so many days ago. */
     record Done(String route, String goal, int days) {}
 
-    record OnBench(String name, String mode, Optional<String> listing, Optional<String> banner) {}
+    /**
+     * A phone on the cable.
+     *
+     * @param rooted whether a shell may write its system files
+     * @param properties the file with its properties, in the demo's folder
+     */
+    record OnBench(
+            String name,
+            String mode,
+            Optional<String> listing,
+            Optional<String> banner,
+            boolean rooted,
+            Optional<String> properties) {}
 
     static DrawerFile read(Path demo) throws IOException {
         return JsonMapper.builder(new YAMLFactory())
@@ -62,9 +76,21 @@ public record DrawerFile(List<Phone> phones, List<OnBench> bench) {
         List<BenchPhone> phones = new ArrayList<>();
         for (OnBench phone : read(demo).bench()) {
             BenchPhone.Mode mode = phone.mode().equals("os") ? BenchPhone.Mode.OS : BenchPhone.Mode.OFF;
-            phones.add(new BenchPhone(phone.name(), mode, text(demo, phone.listing()), text(demo, phone.banner())));
+            phones.add(new BenchPhone(
+                    phone.name(),
+                    mode,
+                    text(demo, phone.listing()),
+                    text(demo, phone.banner()),
+                    phone.rooted(),
+                    files(demo, phone.properties())));
         }
         return new Bench(phones);
+    }
+
+    private static Map<String, PhoneFile> files(Path demo, Optional<String> properties) throws IOException {
+        return properties.isEmpty()
+                ? Map.of()
+                : Map.of(BenchPhone.PROPERTIES, PhoneFile.ofSystem(Files.readAllBytes(demo.resolve(properties.get()))));
     }
 
     private static String text(Path demo, Optional<String> name) throws IOException {

@@ -12,6 +12,8 @@ import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextField;
 import javafx.scene.input.Clipboard;
 import javafx.scene.layout.FlowPane;
@@ -45,6 +47,7 @@ final class PropertyFace implements AfterPage.Face {
     private final TextField value = field("patch-value", "New value");
     private final VBox result = new VBox();
     private final VBox node = new VBox();
+    private final MenuButton cable = new MenuButton("From the cable", new FontIcon(Feather.SMARTPHONE));
     private final HBox columns;
 
     PropertyFace(Session session) {
@@ -92,9 +95,11 @@ final class PropertyFace implements AfterPage.Face {
         paste.setOnAction(
                 press -> Optional.ofNullable(Clipboard.getSystemClipboard().getString())
                         .ifPresent(session.aftercare()::openPasted));
+        cable.setId("pull-properties");
         FlowPane head = new FlowPane(
                 open,
                 paste,
+                cable,
                 Texts.soft("Or drop it here. It is read, and never written until you save the changed one."));
         head.getStyleClass().add("page-head");
         return head;
@@ -142,6 +147,9 @@ final class PropertyFace implements AfterPage.Face {
 
     @Override
     public void show(AftercareView view) {
+        Optional.ofNullable(session.snapshot().get())
+                .ifPresent(snapshot -> cable.getItems()
+                        .setAll(snapshot.bench().stream().map(this::pulling).toList()));
         Optional<AftercareView.OpenFile> file = view.file();
         List<PropertyLine> now = file.map(AftercareView.OpenFile::lines).orElse(List.of());
         if (!lines.equals(now)) {
@@ -157,9 +165,15 @@ final class PropertyFace implements AfterPage.Face {
         file.ifPresent(this::showFile);
     }
 
+    private MenuItem pulling(String phone) {
+        MenuItem item = Texts.item(phone);
+        item.setOnAction(press -> session.aftercare().pull(phone));
+        return item;
+    }
+
     private void showFile(AftercareView.OpenFile file) {
         file.recognised().ifPresent(known -> result.getChildren().add(recognised(known)));
-        file.patch().ifPresent(patch -> result.getChildren().add(outcome(patch)));
+        file.patch().ifPresent(patch -> result.getChildren().add(outcome(patch, file.phone())));
     }
 
     private Card recognised(AftercareView.Recognised known) {
@@ -186,7 +200,7 @@ final class PropertyFace implements AfterPage.Face {
         return card;
     }
 
-    private Card outcome(PropertyPatch patch) {
+    private Card outcome(PropertyPatch patch, Optional<String> phone) {
         Card card = new Card(heading(patch.status()));
         card.setId("patch-outcome");
         patch.line().ifPresent(number -> card.getChildren().add(Texts.soft("Line " + number)));
@@ -209,6 +223,15 @@ final class PropertyFace implements AfterPage.Face {
             diff.setOnAction(press ->
                     choose(true, "The difference", file -> session.aftercare().saveDiff(file.toPath())));
             FlowPane buttons = new FlowPane(save, diff);
+            phone.ifPresent(seen -> {
+                Button back = new Button();
+                Texts.say(back, "Bring it back to " + seen);
+                back.setId("bring-back");
+                back.getStyleClass().add("do-this");
+                back.setOnAction(press -> session.aftercare().bringBack());
+                buttons.getChildren().add(0, back);
+                save.getStyleClass().remove("do-this");
+            });
             buttons.getStyleClass().add("buttons");
             card.getChildren().add(buttons);
         }
