@@ -208,11 +208,6 @@ final class PropertyFace implements AfterPage.Face {
         patch.after()
                 .filter(after -> patch.bytes().isPresent())
                 .ifPresent(after -> card.getChildren().add(line("+  ", after, "line-after")));
-        patch.findings().forEach(finding -> {
-            HBox told = new HBox(Sign.of(finding.severity()), Texts.wrapped(Texts.plain(finding.message())));
-            told.getStyleClass().add("signed-line");
-            card.getChildren().add(told);
-        });
         if (patch.bytes().isPresent()) {
             Button save = new Button("Save the changed file …", new FontIcon(Feather.SAVE));
             save.setId("save-patched");
@@ -235,6 +230,11 @@ final class PropertyFace implements AfterPage.Face {
             buttons.getStyleClass().add("buttons");
             card.getChildren().add(buttons);
         }
+        patch.findings().forEach(finding -> {
+            HBox told = new HBox(Sign.of(finding.severity()), Texts.wrapped(Texts.plain(finding.message())));
+            told.getStyleClass().add("signed-line");
+            card.getChildren().add(told);
+        });
         return card;
     }
 
