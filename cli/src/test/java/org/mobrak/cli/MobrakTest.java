@@ -261,7 +261,7 @@ class MobrakTest {
         Outcome outcome = run("", "catalogue", "check", folder.resolve("copy").toString(), "--json");
         assertThat(outcome.status()).isEqualTo(Mobrak.DONE);
         assertThat(outcome.json().at("/faults/0/weight").asText()).isEqualTo("warning");
-        assertThat(outcome.json().at("/routes").asInt()).isEqualTo(74);
+        assertThat(outcome.json().at("/routes").asInt()).isEqualTo(75);
     }
 
     @ParameterizedTest
@@ -321,7 +321,7 @@ class MobrakTest {
         assertThat(run("", "catalogue", "check", HOME.resolve("demo/catalogue").toString())
                         .out())
                 .as("the holes that ship are known to every catalogue")
-                .contains("18 phones, 41 routes, 0 faults, 0 warnings");
+                .contains("18 phones, 42 routes, 0 faults, 0 warnings");
         copyOfShipped(folder.resolve("copy"));
         Path route = folder.resolve("copy/routes/juniper-unlock.yaml");
         Files.writeString(route, Files.readString(route).replace("lock: unlocked", "lock: ajar"));
@@ -984,6 +984,34 @@ class MobrakTest {
         assertThat(diagnosed.status()).isEqualTo(Mobrak.DONE);
         assertThat(diagnosed.json().at("/causes/0/id").asText()).isEqualTo("manager-never-installed");
         assertThat(diagnosed.json().at("/mends/0/route").asText()).isEqualTo("mend-install-manager");
+        Outcome radio = run(
+                "",
+                "diagnose",
+                "--set",
+                "model=TS-J540",
+                "--set",
+                "osVersion=5.1.1",
+                "--symptom",
+                "app-refuses-carrier-and-model",
+                "--did",
+                "juniper5-update-zip",
+                "--answer",
+                "radio-belongs=no",
+                "--set",
+                "buildNumber=J5-511-0391",
+                "--json");
+        assertThat(radio.json().at("/causes/0/id").asText()).isEqualTo("os-behind-radio");
+        assertThat(radio.json().at("/mends").findValuesAsText("route")).contains("juniper5-radio");
+        Outcome behind = run(
+                "",
+                "diagnose",
+                reading("hive-11-listing.txt"),
+                "--symptom",
+                "ota-fails",
+                "--set",
+                "recovery=custom",
+                "--json");
+        assertThat(behind.json().at("/causes/0/id").asText()).isEqualTo("custom-recovery-in-the-way");
         assertThat(run("", "diagnose", "--symptom", "ota-fails").out()).contains("Next question");
         assertThat(run(
                                 "",

@@ -20,6 +20,7 @@ import org.mobrak.core.fit.Clause;
 import org.mobrak.core.fit.FitCheck;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.Truth;
+import org.mobrak.core.fit.Verdict;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Finding;
@@ -163,7 +164,33 @@ public final class Diagnostics {
                 }
             }
         }
+        forTheTrouble(causes, complaint, mends);
         return List.copyOf(mends.values());
+    }
+
+    /** A phone's own routes say which trouble they are for; only those made for this phone are told. */
+    private void forTheTrouble(List<Diagnosis.Likely> causes, Complaint complaint, Map<String, Diagnosis.Mend> mends) {
+        if (causes.isEmpty()) {
+            return;
+        }
+        Cause first = causes.get(0).cause();
+        catalogue.routes().stream()
+                .filter(route -> !mends.containsKey(route.id()))
+                .filter(route -> complaint.symptoms().stream().anyMatch(troublesOf(route)::contains))
+                .map(route -> mend(route, first, complaint))
+                .filter(mend -> mend.fit().verdict() != Verdict.REFUSED)
+                .forEach(mend -> mends.put(mend.fit().route().id(), mend));
+    }
+
+    private static Set<String> troublesOf(Route route) {
+        Set<String> wanted = new LinkedHashSet<>();
+        route.fits().requires().stream()
+                .flatMap(Condition::leaves)
+                .flatMap(one -> one instanceof Condition.OneOf some && some.fact() == Fact.TROUBLE
+                        ? some.values().stream()
+                        : Stream.empty())
+                .forEach(wanted::add);
+        return wanted;
     }
 
     private Diagnosis.Mend mend(Route route, Cause cause, Complaint complaint) {
@@ -178,13 +205,7 @@ public final class Diagnostics {
 
     /** The facts with the trouble that this route is for: what the person sees counts as read. */
     private static Facts suffering(Route route, Cause cause, Complaint complaint) {
-        Set<String> wanted = new LinkedHashSet<>();
-        route.fits().requires().stream()
-                .flatMap(Condition::leaves)
-                .flatMap(one -> one instanceof Condition.OneOf some && some.fact() == Fact.TROUBLE
-                        ? some.values().stream()
-                        : Stream.empty())
-                .forEach(wanted::add);
+        Set<String> wanted = troublesOf(route);
         return complaint.symptoms().stream()
                 .filter(symptom -> wanted.contains(symptom)
                         || wanted.isEmpty() && cause.explains().containsKey(symptom))

@@ -1,5 +1,6 @@
 package org.mobrak.core.catalogue.trouble;
 
+import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
 import java.util.List;
 
 /**
@@ -9,6 +10,7 @@ import java.util.List;
  * @param name as people know it
  * @param reliesOn packages without which it does not work
  */
+@JsonIgnoreProperties("origin")
 public record AppNeed(String id, String name, List<String> reliesOn) {
     public AppNeed {
         reliesOn = reliesOn == null ? List.of() : List.copyOf(reliesOn);

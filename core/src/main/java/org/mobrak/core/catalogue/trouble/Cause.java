@@ -1,5 +1,6 @@
 package org.mobrak.core.catalogue.trouble;
 
+import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.List;
 import java.util.Map;
@@ -20,6 +21,7 @@ import org.mobrak.core.identity.Fact;
  * @param advice what to do where no route does, or besides; also: leave it alone
  * @param stop whether nothing else may be done before
  */
+@JsonIgnoreProperties("origin")
 public record Cause(
         String id,
         String name,

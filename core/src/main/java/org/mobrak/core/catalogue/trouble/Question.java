@@ -1,5 +1,6 @@
 package org.mobrak.core.catalogue.trouble;
 
+import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
 import java.util.List;
 import java.util.Optional;
 import org.mobrak.core.identity.Fact;
@@ -13,6 +14,7 @@ import org.mobrak.core.identity.Fact;
  * @param fact the fact that answers it where it is known
  * @param stop whether it is asked before all others, because an answer may forbid the rest
  */
+@JsonIgnoreProperties("origin")
 public record Question(
         String id, String question, String how, List<String> answers, Optional<Fact> fact, boolean stop) {
     public Question {

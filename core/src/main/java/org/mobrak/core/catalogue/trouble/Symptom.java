@@ -1,5 +1,6 @@
 package org.mobrak.core.catalogue.trouble;
 
+import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
 import java.util.List;
 import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.identity.Fact;
@@ -12,6 +13,7 @@ import org.mobrak.core.identity.Fact;
  * @param shows what of the facts shows it without anybody saying so; all must hold, and nothing shows it where there is none
  * @param changed what between before and after a job shows it; any of them
  */
+@JsonIgnoreProperties("origin")
 public record Symptom(String id, String name, List<String> words, List<Condition> shows, List<Changed> changed) {
     public Symptom {
         words = words == null ? List.of() : List.copyOf(words);
