@@ -42,6 +42,7 @@ import picocli.CommandLine.Spec;
             DiagnoseCommand.class,
             AppsCommand.class,
             PatchCommand.class,
+            LearnCommand.class,
             CatalogueCommand.class,
             FactsCommand.class
         })

@@ -38,6 +38,7 @@ class ArchitectureTest {
             "proof",
             "mend.patch",
             "mend",
+            "learn",
             "logbook");
 
     @Test

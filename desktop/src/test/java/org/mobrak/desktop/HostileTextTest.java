@@ -119,7 +119,13 @@ class HostileTextTest {
 
     private void lookAtEverything(Desktop desktop) {
         for (KeyCode page : List.of(
-                KeyCode.DIGIT1, KeyCode.DIGIT2, KeyCode.DIGIT3, KeyCode.DIGIT4, KeyCode.DIGIT5, KeyCode.DIGIT6)) {
+                KeyCode.DIGIT1,
+                KeyCode.DIGIT2,
+                KeyCode.DIGIT3,
+                KeyCode.DIGIT4,
+                KeyCode.DIGIT5,
+                KeyCode.DIGIT6,
+                KeyCode.DIGIT7)) {
             desktop.press(KeyCode.CONTROL, page);
             List<ToggleButton> tabs = new ArrayList<>();
             desktop

@@ -49,7 +49,7 @@ class KillTest {
             Job job = desktop.runningJob().orElseThrow();
             assertThat(job.tickedCount()).isEqualTo(2);
             desktop.assertShows("2 of " + job.sheet().steps().size());
-            desktop.press(KeyCode.CONTROL, KeyCode.DIGIT5);
+            desktop.press(KeyCode.CONTROL, KeyCode.DIGIT6);
             desktop.assertShows("Hive 7, heather field: worked");
         }
     }

@@ -198,7 +198,7 @@ class WaysTest {
 
     @Test
     void anothersEntriesAreTakenOneByOneAndPutBack() {
-        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT6);
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT7);
         desktop.assertShows("No other catalogue is open");
         Path friend = Desktop.HOME.resolve("demo/friend");
         desktop.robot().interact(() -> desktop.session().compareCatalogue(friend));
@@ -227,7 +227,7 @@ class WaysTest {
         desktop.click("face-routes");
         desktop.pick("routes", Object.class, row -> row.toString().contains("id=sorrel-exploit-app"));
         desktop.assertShows("Taken from the catalogue “friend” on ");
-        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT6);
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT7);
     }
 
     @Test

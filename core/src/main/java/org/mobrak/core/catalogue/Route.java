@@ -1,5 +1,6 @@
 package org.mobrak.core.catalogue;
 
+import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.Collection;
 import java.util.Comparator;
@@ -17,6 +18,7 @@ import org.mobrak.core.identity.Fact;
  * @param family what kind of way it is, in the words of the trade
  * @param origin whose catalogue it was taken from
  */
+@JsonIgnoreProperties("draft")
 public record Route(
         String id,
         String name,

@@ -21,7 +21,7 @@ import org.mobrak.desktop.plan.Choice;
 /** The stages of the work side by side; the one that is open is marked, and each says how it stands. */
 final class PageRail implements View {
     /** All wish for the same width, so that what is left over makes them equal. */
-    private static final double EQUAL = 100;
+    private static final double EQUAL = 80;
 
     private final Map<Page, ToggleButton> pegs = new EnumMap<>(Page.class);
     private final Map<Page, Label> standings = new EnumMap<>(Page.class);

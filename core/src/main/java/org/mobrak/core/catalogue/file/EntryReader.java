@@ -18,8 +18,10 @@ import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.file.Entry.Read;
 import org.mobrak.core.catalogue.file.YamlText.BadYaml;
@@ -29,6 +31,8 @@ final class EntryReader<T> {
     private static final int MOST_BYTES = 2 << 20;
     /** Whoever has mended so many has mended the rest too. */
     private static final int MOST_FAULTS = 50;
+    /** Words of the schema for what is not there. */
+    private static final Set<String> LACKING = Set.of("required", "minItems", "minProperties");
 
     private final ObjectMapper mapper = CatalogueMapper.create();
     private final Schema schema;
@@ -78,7 +82,26 @@ final class EntryReader<T> {
 
     private Read<T> read(String name, YamlText.Tree tree) {
         List<Error> errors = schema.validate(tree.root());
+        if (tree.root().path("draft").asBoolean()) {
+            return draft(name, tree, errors);
+        }
         return errors.isEmpty() ? bind(name, tree) : new Read<>(Optional.empty(), faults(name, tree, errors));
+    }
+
+    /** What nobody has confirmed may lack things, and is never planned with. */
+    private static <T> Read<T> draft(String name, YamlText.Tree tree, List<Error> errors) {
+        List<Fault> all = new ArrayList<>();
+        all.add(Fault.warning(
+                name,
+                tree.line("/draft"),
+                "It is a draft; nothing is planned with it.",
+                "Answer what it lacks, then take “draft” out."));
+        for (Error error : errors) {
+            Fault fault = fault(name, tree, error);
+            boolean lacks = LACKING.contains(error.getKeyword());
+            all.add(lacks ? Fault.warning(name, fault.line(), fault.what(), fault.remedy()) : fault);
+        }
+        return new Read<>(Optional.empty(), all);
     }
 
     private static List<Fault> faults(String name, YamlText.Tree tree, List<Error> errors) {

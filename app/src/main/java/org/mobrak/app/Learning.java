@@ -1,0 +1,64 @@
+package org.mobrak.app;
+
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.fasterxml.jackson.dataformat.yaml.YAMLFactory;
+import com.fasterxml.jackson.dataformat.yaml.YAMLGenerator;
+import com.fasterxml.jackson.dataformat.yaml.YAMLMapper;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.AccessDeniedException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.util.ArrayList;
+import java.util.List;
+import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.learn.Learner;
+import org.mobrak.core.learn.Lesson;
+
+/** Guides as they lie on the disk, and the drafts that are learnt from them. */
+public final class Learning {
+    /** More is not read; the learner says so. */
+    private static final int MOST_BYTES = (8 << 20) + 1;
+
+    private Learning() {}
+
+    /** The bytes of a guide; every way in which that can fail is told in a sentence. */
+    public static Learner.Source source(Path file) throws IOException {
+        if (Files.isDirectory(file)) {
+            throw new UnreadableInput(file + " is a folder; name the guides in it.");
+        }
+        try (InputStream in = Files.newInputStream(file)) {
+            return new Learner.Source(file.toString(), in.readNBytes(MOST_BYTES));
+        } catch (NoSuchFileException missing) {
+            throw new UnreadableInput(file + " does not exist; check the path.");
+        } catch (AccessDeniedException denied) {
+            throw new UnreadableInput(file + " may not be read; change its permissions or copy it.");
+        }
+    }
+
+    public static Learner.Source source(String name, InputStream in) throws IOException {
+        return new Learner.Source(name, in.readNBytes(MOST_BYTES));
+    }
+
+    /** Writes drafts into a catalogue's folder, each into a file that was not there. */
+    public static List<Path> write(Lesson lesson, Path catalogue) throws IOException {
+        YAMLMapper yaml = new YAMLMapper(YAMLFactory.builder()
+                .disable(YAMLGenerator.Feature.WRITE_DOC_START_MARKER)
+                .disable(YAMLGenerator.Feature.SPLIT_LINES)
+                .build());
+        Path folder = Files.createDirectories(catalogue.resolve("routes"));
+        List<Path> written = new ArrayList<>();
+        for (ObjectNode route : lesson.routes()) {
+            String id = route.get("id").asText();
+            Path file = folder.resolve(id + ".yaml");
+            for (int count = 2; Files.exists(file); count++) {
+                file = folder.resolve(id + "-" + count + ".yaml");
+            }
+            Files.writeString(file, yaml.writeValueAsString(route), StandardOpenOption.CREATE_NEW);
+            written.add(file);
+        }
+        return written;
+    }
+}

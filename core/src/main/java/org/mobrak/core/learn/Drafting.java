@@ -1,0 +1,365 @@
+package org.mobrak.core.learn;
+
+import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import org.mobrak.core.learn.Lesson.Sure;
+
+/** Makes drafts in the catalogue's form of what was heard, with the evidence for each value. */
+final class Drafting {
+    private static final Set<String> DANGEROUS = Set.of("bootloader", "radio", "partition-table");
+
+    private final Heard heard;
+    private final String source;
+    private final LocalDate day;
+    private final List<ObjectNode> routes = new ArrayList<>();
+    private final List<Lesson.Evidence> evidence = new ArrayList<>();
+    private final List<Lesson.Missing> missing = new ArrayList<>();
+
+    Drafting(Heard heard, String source, LocalDate day) {
+        this.heard = heard;
+        this.source = source;
+        this.day = day;
+    }
+
+    Lesson lesson() {
+        List<Part> parts = parts();
+        for (Part part : parts) {
+            draft(part, parts.size());
+        }
+        return new Lesson(routes, evidence, missing, heard.warnings);
+    }
+
+    /** Phones and files that make a draft of their own. */
+    private record Part(List<Said<String>> models, List<Heard.NamedFile> files) {}
+
+    /** Different files for different phones make one draft each; else all is one. */
+    private List<Part> parts() {
+        List<Said<String>> all = List.copyOf(heard.models.values());
+        List<String> paired =
+                heard.pairs.stream().map(Heard.Pair::file).distinct().toList();
+        if (paired.size() < 2) {
+            return List.of(new Part(all, List.copyOf(heard.files.values())));
+        }
+        List<Heard.NamedFile> shared = heard.files.values().stream()
+                .filter(file -> !paired.contains(file.name.value()))
+                .toList();
+        List<Part> parts = new ArrayList<>();
+        for (String file : paired) {
+            List<String> models = heard.pairs.stream()
+                    .filter(pair -> pair.file().equals(file))
+                    .flatMap(pair -> pair.models().stream())
+                    .distinct()
+                    .toList();
+            List<Said<String>> own =
+                    all.stream().filter(said -> models.contains(said.value())).toList();
+            if (!own.isEmpty()) {
+                List<Heard.NamedFile> files = new ArrayList<>(List.of(heard.files.get(file)));
+                files.addAll(shared);
+                parts.add(new Part(own, files));
+            }
+        }
+        return parts.isEmpty() ? List.of(new Part(all, List.copyOf(heard.files.values()))) : parts;
+    }
+
+    private void draft(Part part, int count) {
+        int index = routes.size();
+        String base = "/routes/" + index;
+        ObjectNode route = JsonNodeFactory.instance.objectNode();
+        String title = heard.title.map(Said::value).orElse("Learnt route");
+        String suffix = count > 1 ? ", " + part.models().get(0).value() : "";
+        route.put("id", slug(title + suffix) + (count > 1 ? "-" + (index + 1) : ""));
+        route.put("name", Listening.shortened(title + suffix, 200));
+        heard.title.ifPresent(said -> evidence(base + "/name", said));
+        route.put("draft", true);
+        route.put("family", heard.family.orElse("not known"));
+        route.put("summary", "Learnt from " + source + ".");
+        fits(part, route.putObject("fits"), base + "/fits");
+        changes(part, route.putObject("changes"), base + "/changes");
+        work(part, route.putObject("work"), base + "/work");
+        notes(route.putObject("notes"), base + "/notes");
+        reports(part, route, base);
+        routes.add(route);
+        ask(part, route, base);
+    }
+
+    private static String slug(String title) {
+        String plain = title.toLowerCase(Locale.ROOT)
+                .replaceAll("[^a-z0-9]{1,200}", "-")
+                .replaceAll("^-|-$", "");
+        String cut = plain.substring(0, Math.min(plain.length(), 60)).replaceAll("-$", "");
+        return cut.isEmpty() ? "learnt-route" : cut;
+    }
+
+    private <T> void evidence(String path, Said<T> said) {
+        evidence(path, String.valueOf(said.value()), said.line(), said.sure());
+    }
+
+    private void evidence(String path, String value, GuideLine line, Sure sure) {
+        evidence.add(new Lesson.Evidence(path, value, line.file(), line.number(), line.text(), sure));
+    }
+
+    private void fits(Part part, ObjectNode fits, String path) {
+        ArrayNode phones = fits.putArray("phones");
+        Optional<Said<Figures.Versions>> exact = heard.versions.stream()
+                .filter(said -> said.value()
+                        .exact()
+                        .filter(version -> !version.endsWith(".x"))
+                        .isPresent())
+                .findFirst();
+        boolean one = heard.versions.size() == 1;
+        for (Said<String> model : part.models()) {
+            String here = path + "/phones/" + phones.size();
+            ObjectNode phone = phones.addObject().put("model", model.value());
+            evidence(here + "/model", model);
+            if (exact.isPresent() && one) {
+                phone.put("osVersion", exact.get().value().exact().get());
+                evidence(
+                        here + "/osVersion",
+                        exact.get().value().exact().get(),
+                        exact.get().line(),
+                        exact.get().sure());
+            }
+            if (!heard.builds.isEmpty()) {
+                ArrayNode builds = phone.putArray("builds");
+                heard.builds.values().forEach(said -> {
+                    evidence(here + "/builds/" + builds.size(), said);
+                    builds.add(said.value());
+                });
+            }
+        }
+        ArrayNode excluded = fits.putArray("excludedBuilds");
+        heard.excludedBuilds.values().forEach(said -> {
+            evidence(path + "/excludedBuilds/" + excluded.size() + "/build", said);
+            excluded.addObject()
+                    .put("build", said.value())
+                    .put("because", Listening.shortened(said.line().text(), 1000));
+        });
+        requires(fits.putArray("requires"), path + "/requires", one);
+    }
+
+    private void requires(ArrayNode requires, String path, boolean one) {
+        heard.requires.forEach((fact, said) -> {
+            evidence(path + "/" + requires.size() + "/is/0", said);
+            requires.addObject().put("fact", fact.key()).putArray("is").add(said.value());
+        });
+        if (!heard.excluded.isEmpty()) {
+            String here = path + "/" + requires.size() + "/not/is/";
+            ObjectNode not = requires.addObject();
+            ArrayNode models = not.putObject("not").put("fact", "model").putArray("is");
+            heard.excluded.values().forEach(said -> {
+                evidence(here + models.size(), said);
+                models.add(said.value());
+            });
+            not.put(
+                    "because",
+                    Listening.shortened(
+                            heard.excluded.values().iterator().next().line().text(), 1000));
+        }
+        versions(requires, path, one);
+    }
+
+    private void versions(ArrayNode requires, String path, boolean one) {
+        List<String> several = new ArrayList<>();
+        for (Said<Figures.Versions> said : heard.versions) {
+            Figures.Versions versions = said.value();
+            String here = path + "/" + requires.size();
+            if (versions.atLeast().isPresent() || versions.atMost().isPresent()) {
+                ObjectNode range = requires.addObject().put("fact", "osVersion");
+                versions.atLeast().ifPresent(least -> {
+                    range.put("atLeast", least);
+                    evidence(here + "/atLeast", least, said.line(), said.sure());
+                });
+                versions.atMost().ifPresent(most -> {
+                    range.put("atMost", most);
+                    evidence(here + "/atMost", most, said.line(), said.sure());
+                });
+            } else {
+                versions.exact()
+                        .filter(version -> !one || version.endsWith(".x"))
+                        .ifPresent(several::add);
+            }
+        }
+        if (!several.isEmpty()) {
+            String here = path + "/" + requires.size() + "/like/";
+            ArrayNode like = requires.addObject().put("fact", "osVersion").putArray("like");
+            for (String version : several) {
+                Said<Figures.Versions> said = heard.versions.stream()
+                        .filter(candidate -> candidate.value().exact().equals(Optional.of(version)))
+                        .findFirst()
+                        .orElseThrow();
+                String pattern = version.endsWith(".x") ? version.substring(0, version.length() - 1) + "*" : version;
+                evidence(here + like.size(), pattern, said.line(), said.sure());
+                like.add(pattern);
+            }
+        }
+    }
+
+    private void changes(Part part, ObjectNode changes, String path) {
+        ObjectNode effects = changes.putObject("effects");
+        heard.effects.forEach((fact, said) -> {
+            effects.put(fact.key(), said.value());
+            evidence(path + "/effects/" + fact.key(), said);
+        });
+        ArrayNode writes = changes.putArray("writes");
+        heard.writes.values().forEach(said -> {
+            evidence(path + "/writes/" + writes.size(), said);
+            writes.add(said.value());
+        });
+        heard.wipes.filter(Said::value).ifPresent(said -> {
+            changes.put("wipesData", true);
+            evidence(path + "/wipesData", said);
+        });
+    }
+
+    private void work(Part part, ObjectNode work, String path) {
+        ArrayNode files = work.putArray("files");
+        part.files().forEach(file -> file(file, files.addObject(), path + "/files/" + (files.size() - 1)));
+        ArrayNode gates = work.putArray("gates");
+        heard.battery.ifPresent(said -> {
+            evidence(path + "/gates/" + gates.size() + "/atLeast", said);
+            gates.addObject()
+                    .put("fact", "batteryPercent")
+                    .put("atLeast", said.value())
+                    .put("why", "The guide says so.");
+        });
+        heard.gates.forEach((fact, said) -> {
+            evidence(path + "/gates/" + gates.size() + "/is/0", said);
+            ObjectNode gate = gates.addObject().put("fact", fact.key());
+            gate.putArray("is").add(said.value());
+            gate.put("why", "The guide says so.");
+        });
+        ArrayNode steps = work.putArray("steps");
+        heard.steps.forEach(task -> step(task, steps.addObject(), path + "/steps/" + (steps.size() - 1)));
+    }
+
+    private void file(Heard.NamedFile file, ObjectNode node, String path) {
+        String name = file.name.value();
+        String lower = name.toLowerCase(Locale.ROOT);
+        node.put("name", Listening.shortened(name, 200)).put("role", file.partition.orElse("file"));
+        evidence(path + "/name", file.name);
+        file.bytes.ifPresent(said -> {
+            node.put("bytes", said.value());
+            evidence(path + "/bytes", said);
+        });
+        file.sums.forEach((kind, said) -> {
+            node.put(kind, said.value());
+            evidence(path + "/" + kind, said);
+        });
+        file.partition.ifPresent(partition -> node.put("partition", partition));
+        file.keepZipped.ifPresent(keep -> node.put("keepZipped", keep));
+        if (lower.endsWith(".exe") || lower.endsWith(".bat") || lower.endsWith(".sh") || lower.endsWith(".command")) {
+            node.put("where", "computer");
+        }
+    }
+
+    private void step(Heard.Task task, ObjectNode node, String path) {
+        String text = task.text.value();
+        node.put("phase", task.phase)
+                .put("title", Listening.shortened(text.replaceFirst("[.!?].*", ""), 80))
+                .put("text", text);
+        evidence(path + "/text", task.text);
+        GuideLine line = task.text.line();
+        task.mode.ifPresent(mode -> {
+            node.put("mode", mode);
+            evidence(path + "/mode", mode, line, Sure.GUESS);
+        });
+        task.keys.ifPresent(keys -> {
+            node.put("keys", keys);
+            evidence(path + "/keys", keys, line, Sure.LIKELY);
+        });
+        task.sign.ifPresent(sign -> {
+            node.put("sign", sign);
+            evidence(path + "/sign", sign, line, Sure.LIKELY);
+        });
+        task.normal.ifPresent(minutes -> {
+            node.put("normalUntil", minutes);
+            evidence(path + "/normalUntil", String.valueOf(minutes), line, Sure.CERTAIN);
+        });
+        task.worry.ifPresent(minutes -> {
+            node.put("worryAfter", minutes);
+            evidence(path + "/worryAfter", String.valueOf(minutes), line, Sure.CERTAIN);
+        });
+        if (!task.remedies.isEmpty()) {
+            ArrayNode remedies = node.putArray("remedies");
+            task.remedies.stream()
+                    .limit(10)
+                    .forEach(one -> remedies.addObject().put("if", one[0]).put("do", one[1]));
+        }
+        if (task.noReturn) {
+            node.put("noReturn", true);
+        }
+    }
+
+    private void notes(ObjectNode notes, String path) {
+        ArrayNode hazards = notes.putArray("hazards");
+        heard.hazards.stream().limit(20).forEach(said -> {
+            evidence(path + "/hazards/" + hazards.size(), said);
+            hazards.add(said.value());
+        });
+        notes.putObject("learnt").put("from", source).put("checked", day.toString());
+    }
+
+    private void reports(Part part, ObjectNode route, String base) {
+        List<String> own = part.models().stream().map(Said::value).toList();
+        List<Heard.Report> reports = heard.reports.stream()
+                .filter(report -> own.contains(report.model()))
+                .toList();
+        if (!reports.isEmpty()) {
+            ArrayNode nodes = route.putArray("reports");
+            for (Heard.Report report : reports) {
+                evidence(base + "/reports/" + nodes.size() + "/model", report.model(), report.line(), Sure.LIKELY);
+                ObjectNode node = nodes.addObject().put("model", report.model());
+                report.build().ifPresent(build -> node.put("build", build));
+                node.put("worked", report.worked());
+            }
+        }
+    }
+
+    /** What a safe route needs and the text does not say. */
+    private void ask(Part part, ObjectNode route, String base) {
+        if (part.models().isEmpty()) {
+            ask(base + "/fits/phones", "For which model numbers is it? None is named.");
+        }
+        if (heard.versions.isEmpty() && heard.builds.isEmpty()) {
+            ask(base + "/fits/phones", "For which OS versions or builds is it?");
+        }
+        if (heard.writes.isEmpty()) {
+            ask(base + "/changes/writes", "What does it write: app, system, kernel, recovery, radio, bootloader?");
+        }
+        if (heard.effects.isEmpty()) {
+            ask(base + "/changes/effects", "What is otherwise afterwards: root, recovery, lock, OS?");
+        }
+        if (heard.wipes.isEmpty()) {
+            ask(base + "/changes/wipesData", "Is data lost? The text does not say.");
+        }
+        if (heard.battery.isEmpty()) {
+            ask(base + "/work/gates", "How full must the battery be? The text does not say.");
+        }
+        if (heard.steps.isEmpty()) {
+            ask(base + "/work/steps", "What is to be done, step by step?");
+        }
+        heard.writes.keySet().stream().filter(DANGEROUS::contains).forEach(partition -> {
+            if (part.files().stream().noneMatch(file -> !file.sums.isEmpty())) {
+                ask(base + "/work/files", "It writes the %s; no checksum is given.".formatted(partition));
+            }
+        });
+        for (int i = 0; i < part.files().size(); i++) {
+            Heard.NamedFile file = part.files().get(i);
+            if (file.sums.isEmpty()) {
+                ask(base + "/work/files/" + i, "No checksum is given for " + file.name.value() + ".");
+            }
+        }
+        ask(base + "/costs", "How long does it take, in hand and in waiting, and does it cost money?");
+    }
+
+    private void ask(String path, String question) {
+        missing.add(new Lesson.Missing(path, question));
+    }
+}

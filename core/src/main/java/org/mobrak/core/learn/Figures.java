@@ -1,0 +1,203 @@
+package org.mobrak.core.learn;
+
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+import org.mobrak.core.catalogue.KeyChord;
+
+/** Figures, versions and keys in a clause. What is not said is never filled in. */
+final class Figures {
+    private static final Pattern PERCENT = Pattern.compile("([0-9]{1,3}) ?(?:%|percent)");
+    private static final String NUMBER =
+            "([0-9]{1,3}|one|two|three|four|five|six|seven|eight|nine|ten|fifteen|twenty|thirty)";
+    private static final Pattern MINUTES =
+            Pattern.compile(NUMBER + "(?:\\s?(?:-|–|to)\\s?" + NUMBER + ")?\\s?-?(?:minutes|minute|mins|min)\\b");
+    private static final Pattern SECONDS = Pattern.compile("for (?:about )?([0-9]{1,3}) ?(?:seconds|secs|sec|s)\\b");
+    private static final Pattern VERSION = Pattern.compile(
+            "(?<![\\w.-])v?([0-9]{1,2}(?:\\.[0-9]{1,2}){1,2}(?:\\.x)?|[0-9]{1,2}\\.x)(?![\\w-]|\\.[0-9])");
+    private static final Map<String, Integer> WORDS = Map.ofEntries(
+            Map.entry("one", 1),
+            Map.entry("two", 2),
+            Map.entry("three", 3),
+            Map.entry("four", 4),
+            Map.entry("five", 5),
+            Map.entry("six", 6),
+            Map.entry("seven", 7),
+            Map.entry("eight", 8),
+            Map.entry("nine", 9),
+            Map.entry("ten", 10),
+            Map.entry("fifteen", 15),
+            Map.entry("twenty", 20),
+            Map.entry("thirty", 30));
+    private static final List<String> LONGER = List.of("more than", "longer than", "after", "over");
+    private static final List<String> LESS = List.of("below", "under", "less than");
+    private static final Map<String, String> KEYS = Map.ofEntries(
+            Map.entry("volume up", "volume-up"),
+            Map.entry("vol up", "volume-up"),
+            Map.entry("volume +", "volume-up"),
+            Map.entry("vol+", "volume-up"),
+            Map.entry("vol-up", "volume-up"),
+            Map.entry("volume down", "volume-down"),
+            Map.entry("vol down", "volume-down"),
+            Map.entry("volume -", "volume-down"),
+            Map.entry("vol-down", "volume-down"));
+    private static final Pattern STROKE = Pattern.compile(
+            "(hold|press)(?:ing)?(?: down)?(?: the)?((?:[ ,+&]{1,3}(?:and |the |together )?(?:volume-up|volume-down|power|home|back|menu|camera)(?: key| keys| button| buttons)?){1,5})(?: together| at once| at the same time)?(?:,? until ([^.;,]{3,60}))?");
+
+    private Figures() {}
+
+    /** How full the battery must be, where a clause says so. */
+    static Optional<Integer> battery(Clause clause) {
+        if (!clause.lower().contains("batter") && !clause.lower().contains("charge")) {
+            return Optional.empty();
+        }
+        Matcher percent = PERCENT.matcher(clause.lower());
+        boolean less = Wordings.any(clause.lower(), LESS);
+        // “Never below 50 %” asks for 50; “50 % is not enough” for something else.
+        if (!percent.find() || clause.negated() && !less) {
+            return Optional.empty();
+        }
+        int value = Integer.parseInt(percent.group(1));
+        return value >= 5 && value <= 100 ? Optional.of(value) : Optional.empty();
+    }
+
+    /** Minutes that are usual, and from which on to worry. */
+    record Wait(Optional<Integer> normal, Optional<Integer> worry) {}
+
+    static Wait minutes(String lower) {
+        Optional<Integer> normal = Optional.empty();
+        Optional<Integer> worry = Optional.empty();
+        Matcher found = MINUTES.matcher(lower);
+        while (found.find()) {
+            int value = number(Optional.ofNullable(found.group(2)).orElse(found.group(1)));
+            String before = lower.substring(Math.max(0, found.start() - 14), found.start());
+            if (Wordings.any(before, LONGER)) {
+                worry = worry.or(() -> Optional.of(value));
+            } else {
+                normal = normal.or(() -> Optional.of(value));
+            }
+        }
+        Optional<Integer> usual = normal;
+        return new Wait(
+                normal, worry.filter(late -> usual.filter(one -> one >= late).isEmpty()));
+    }
+
+    private static int number(String text) {
+        return WORDS.containsKey(text) ? WORDS.get(text) : Integer.parseInt(text);
+    }
+
+    /** An OS version, or a range of them. */
+    record Versions(Optional<String> exact, Optional<String> atLeast, Optional<String> atMost) {}
+
+    /** Versions of the OS; those behind the name of a tool are of the tool. */
+    static Optional<Versions> osVersion(Clause clause, Wordings words) {
+        Matcher found = VERSION.matcher(clause.text());
+        String first = "";
+        String second = "";
+        int end = 0;
+        while (found.find()) {
+            if (isOfTheOs(clause, found.start(), words)
+                    || !first.isEmpty() && joins(clause.lower(), end, found.start())) {
+                if (first.isEmpty()) {
+                    first = found.group(1);
+                } else {
+                    second = found.group(1);
+                }
+                end = found.end();
+            }
+        }
+        if (first.isEmpty()) {
+            return Optional.empty();
+        }
+        if (!second.isEmpty()) {
+            return Optional.of(new Versions(Optional.empty(), Optional.of(plain(first)), Optional.of(plain(second))));
+        }
+        return Optional.of(one(first, clause.lower()));
+    }
+
+    private static Versions one(String version, String lower) {
+        int at = lower.indexOf(version);
+        String after = lower.substring(at + version.length());
+        String before = lower.substring(0, at);
+        if (after.matches("(?s) ?(?:\\+|(?:and|or) (?:newer|later|up|above|higher)).*")
+                || before.endsWith("at least ")
+                || before.endsWith("from ")) {
+            return new Versions(Optional.empty(), Optional.of(plain(version)), Optional.empty());
+        }
+        if (after.matches("(?s) ?(?:and|or) (?:older|earlier|below|lower).*") || before.endsWith("up to ")) {
+            return new Versions(Optional.empty(), Optional.empty(), Optional.of(plain(version)));
+        }
+        return new Versions(Optional.of(version), Optional.empty(), Optional.empty());
+    }
+
+    private static String plain(String version) {
+        return version.endsWith(".x") ? version.substring(0, version.length() - 2) : version;
+    }
+
+    private static boolean joins(String lower, int end, int start) {
+        String between = lower.substring(Math.min(end, start), start);
+        return between.matches(" ?(?:to|-|–|through|up to|until) ?");
+    }
+
+    private static boolean isOfTheOs(Clause clause, int start, Wordings words) {
+        String before = clause.text().substring(0, start).strip();
+        String word = before.substring(before.lastIndexOf(' ') + 1).replaceAll("[^\\p{L}]", "");
+        String lower = word.toLowerCase(Locale.ROOT);
+        if (words.tools().contains(lower)) {
+            return false;
+        }
+        if (List.of("version", "v").contains(lower)) {
+            // “Flasher version 3.07” is of the flasher.
+            String rest =
+                    before.substring(0, before.length() - word.length()).strip().toLowerCase(Locale.ROOT);
+            return words.tools().stream().noneMatch(rest::endsWith);
+        }
+        boolean named = List.of("os", "system", "firmware", "release").contains(lower);
+        boolean capital = !word.isEmpty()
+                && Character.isUpperCase(word.charAt(0))
+                && word.length() > 3
+                && words.tools().stream().noneMatch(lower::contains);
+        boolean joined =
+                List.of("on", "for", "least", "from", "to", "runs", "running").contains(lower)
+                        && Wordings.contains(clause.lower(), "os");
+        return named || capital || joined;
+    }
+
+    /** The keys that a clause asks for, in the catalogue's form. */
+    static Optional<String> keys(String lower) {
+        String text = lower;
+        for (Map.Entry<String, String> key : KEYS.entrySet()) {
+            text = text.replace(key.getKey(), key.getValue());
+        }
+        Matcher found = STROKE.matcher(text);
+        StringBuilder chord = new StringBuilder();
+        while (found.find()) {
+            String keys = Arrays.stream(found.group(2).split("[^a-z-]+"))
+                    .filter(word -> List.of("volume-up", "volume-down", "power", "home", "back", "menu", "camera")
+                            .contains(word))
+                    .distinct()
+                    .collect(Collectors.joining(" + "));
+            Matcher seconds = SECONDS.matcher(text.substring(found.end()));
+            String until = found.group(3) != null
+                    ? " until " + found.group(3).strip()
+                    : seconds.lookingAt() ? " for " + seconds.group(1) + " s" : "";
+            chord.append(chord.isEmpty() ? "" : "; ")
+                    .append(found.group(1))
+                    .append(' ')
+                    .append(keys)
+                    .append(until);
+        }
+        try {
+            return chord.isEmpty() || chord.length() > 200
+                    ? Optional.empty()
+                    : Optional.of(KeyChord.parse(chord.toString()).text());
+        } catch (IllegalArgumentException none) {
+            return Optional.empty();
+        }
+    }
+}

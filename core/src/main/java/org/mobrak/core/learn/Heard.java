@@ -1,0 +1,72 @@
+package org.mobrak.core.learn;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.mobrak.core.identity.Fact;
+
+/** Everything that was understood of a guide, before it becomes drafts. Filled line by line. */
+final class Heard {
+    final Map<String, Said<String>> models = new LinkedHashMap<>();
+    final Map<String, Said<String>> excluded = new LinkedHashMap<>();
+    final Map<String, Said<String>> builds = new LinkedHashMap<>();
+    final Map<String, Said<String>> excludedBuilds = new LinkedHashMap<>();
+    final List<Said<Figures.Versions>> versions = new ArrayList<>();
+    final Map<Fact, Said<String>> requires = new LinkedHashMap<>();
+    final Map<Fact, Said<String>> gates = new LinkedHashMap<>();
+    final Map<Fact, Said<String>> effects = new LinkedHashMap<>();
+    final Map<String, Said<String>> writes = new LinkedHashMap<>();
+    final Map<String, NamedFile> files = new LinkedHashMap<>();
+    final List<Task> steps = new ArrayList<>();
+    final List<Said<String>> hazards = new ArrayList<>();
+    final List<Report> reports = new ArrayList<>();
+    final List<Pair> pairs = new ArrayList<>();
+    final List<Lesson.Warning> warnings = new ArrayList<>();
+    Optional<Said<Integer>> battery = Optional.empty();
+    Optional<Said<Boolean>> wipes = Optional.empty();
+    Optional<Said<String>> title = Optional.empty();
+    Optional<String> family = Optional.empty();
+
+    /** A file as it is named. */
+    static final class NamedFile {
+        final Said<String> name;
+        final Map<String, Said<String>> sums = new LinkedHashMap<>();
+        Optional<Said<Long>> bytes = Optional.empty();
+        Optional<String> partition = Optional.empty();
+        Optional<Boolean> keepZipped = Optional.empty();
+
+        NamedFile(Said<String> name) {
+            this.name = name;
+        }
+    }
+
+    /** A thing to do. */
+    static final class Task {
+        final Said<String> text;
+        final String phase;
+        Optional<String> mode = Optional.empty();
+        Optional<String> keys = Optional.empty();
+        Optional<Integer> normal = Optional.empty();
+        Optional<Integer> worry = Optional.empty();
+        Optional<String> sign = Optional.empty();
+        final List<String[]> remedies = new ArrayList<>();
+        boolean noReturn;
+
+        Task(Said<String> text, String phase) {
+            this.text = text;
+            this.phase = phase;
+        }
+    }
+
+    /** Somebody tried it. */
+    record Report(String model, Optional<String> build, boolean worked, GuideLine line) {}
+
+    /** Models and the file that stands with them. */
+    record Pair(List<String> models, String file) {}
+
+    void warn(String code, GuideLine line, String text) {
+        warnings.add(new Lesson.Warning(code, line.number(), text));
+    }
+}

@@ -1,0 +1,116 @@
+package org.mobrak.core.learn;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * Model numbers and builds by their shape. A model number is capital letters and digits with at most one dash; what has more
+ * parts, or the form of a build id, is a build (common practice, no published source).
+ */
+final class Models {
+    private static final Pattern TOKEN =
+            Pattern.compile("[\\p{L}\\p{N}][\\p{L}\\p{N}._*-]{1,60}+(?:/[\\p{L}\\p{N}]{1,8}){0,12}");
+    private static final Pattern DASHED = Pattern.compile("[A-Z]{1,5}[0-9]{0,2}-[A-Z]{0,3}[0-9]{1,5}[A-Z0-9]{0,4}\\*?");
+    private static final Pattern BARE = Pattern.compile("[A-Z]{1,4}[0-9]{3,5}[A-Z]{0,3}\\*?");
+    private static final Pattern SHORT = Pattern.compile("[A-Z]{0,2}[0-9]{1,5}[A-Z]{0,3}");
+    private static final Pattern BUILD =
+            Pattern.compile("[A-Z0-9]{2,8}(?:[-._][A-Z0-9]{1,8}){2,4}|[A-Z]{3}[0-9]{2}[A-Z]?");
+
+    private Models() {}
+
+    /** A token that was found, and whether it is a build and no model. */
+    record Found(String value, boolean isBuild, boolean alike) {}
+
+    /** Everything in a text that has the shape of a model number or a build. */
+    static List<Found> in(String text, boolean bareToo) {
+        List<Found> found = new ArrayList<>();
+        Optional<String> last = Optional.empty();
+        Matcher tokens = TOKEN.matcher(text);
+        while (tokens.find()) {
+            String token = trimmed(tokens.group());
+            String[] parts = token.split("/");
+            String first = parts[0];
+            if (isFile(token)) {
+                continue;
+            }
+            if (isModel(first, bareToo)) {
+                found.add(new Found(first, false, false));
+                last = Optional.of(first);
+                slashed(first, parts, found);
+            } else if (last.isPresent() && SHORT.matcher(first).matches() && goesOn(text, tokens.start())) {
+                continued(last.get(), first).ifPresent(model -> found.add(new Found(model, false, false)));
+            } else if (BUILD.matcher(first).matches() && hasDigitAndLetter(first)) {
+                found.add(new Found(first, true, false));
+            } else if (isAlike(first)) {
+                found.add(new Found(first, false, true));
+            }
+        }
+        return found;
+    }
+
+    private static String trimmed(String token) {
+        int end = token.length();
+        while (end > 0
+                && (token.charAt(end - 1) == '.' || token.charAt(end - 1) == '-' || token.charAt(end - 1) == '_')) {
+            end--;
+        }
+        return token.substring(0, end);
+    }
+
+    private static boolean isModel(String token, boolean bareToo) {
+        return DASHED.matcher(token).matches() || bareToo && BARE.matcher(token).matches();
+    }
+
+    private static boolean hasDigitAndLetter(String token) {
+        return token.chars().anyMatch(Character::isDigit) && token.chars().anyMatch(Character::isLetter);
+    }
+
+    /** It ends as files do. */
+    private static boolean isFile(String token) {
+        return FileMentions.NAME.matcher(token).matches();
+    }
+
+    /** Only after a comma, a slash or a word that joins is a short token a further model. */
+    private static boolean goesOn(String text, int start) {
+        String before = text.substring(Math.max(0, start - 6), start);
+        return before.endsWith(", ")
+                || before.endsWith(",")
+                || before.endsWith("/")
+                || before.endsWith("and ")
+                || before.endsWith("or ")
+                || before.endsWith("& ");
+    }
+
+    /** {@code OV-L210, L215}: the letters before the dash are the same. */
+    private static Optional<String> continued(String last, String token) {
+        int dash = last.indexOf('-');
+        boolean alike = dash > 0
+                && token.length() >= 3
+                && Character.isLetter(token.charAt(0)) == Character.isLetter(last.charAt(dash + 1));
+        return alike ? Optional.of(last.substring(0, dash + 1) + token) : Optional.empty();
+    }
+
+    /** {@code OV-L210/F/N} names suffixes, {@code OV-L210/L215} whole numbers. */
+    private static void slashed(String first, String[] parts, List<Found> found) {
+        for (int i = 1; i < parts.length; i++) {
+            String part = parts[i];
+            if (part.matches("[A-Z]{1,2}")) {
+                String base = first.replaceFirst("[A-Z]{1,2}$", "");
+                found.add(new Found(base + part, false, false));
+            } else {
+                Optional<String> whole = DASHED.matcher(part).matches() ? Optional.of(part) : continued(first, part);
+                whole.ifPresent(model -> found.add(new Found(model, false, false)));
+            }
+        }
+    }
+
+    /** It would be a model number if its letters were those they look like. */
+    private static boolean isAlike(String token) {
+        boolean foreign = token.codePoints().anyMatch(point -> point > 0x7f && Character.isLetter(point));
+        String latin = token.replaceAll("[^\\x00-\\x7f]", "O");
+        return foreign && DASHED.matcher(latin).matches();
+    }
+}

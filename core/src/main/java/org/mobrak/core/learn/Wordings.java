@@ -1,0 +1,104 @@
+package org.mobrak.core.learn;
+
+import com.fasterxml.jackson.dataformat.yaml.YAMLMapper;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.mobrak.core.identity.Fact;
+
+/** The words by which a guide is understood; data, in {@code wordings.yaml}. */
+record Wordings(
+        List<String> negations,
+        List<String> excluding,
+        Map<String, List<String>> sections,
+        List<Needed> requires,
+        List<Needed> gates,
+        List<Brought> effects,
+        List<String> wipes,
+        List<String> kept,
+        Map<String, List<String>> partitions,
+        List<Family> families,
+        Map<String, List<String>> modes,
+        List<String> verbs,
+        List<String> gather,
+        List<String> prepare,
+        List<String> prove,
+        List<String> remedies,
+        List<String> hazards,
+        List<String> noreturn,
+        List<String> shop,
+        List<String> stayzipped,
+        List<String> unpack,
+        List<String> tools,
+        List<String> worked,
+        List<String> failed) {
+
+    /** A state that must be there, and how people say so. */
+    record Needed(String fact, String is, List<String> words) {
+        Fact of() {
+            return Fact.ofKey(fact).orElseThrow();
+        }
+    }
+
+    /** A state that is brought about, and how people say so. */
+    record Brought(String fact, String value, List<String> words) {
+        Fact of() {
+            return Fact.ofKey(fact).orElseThrow();
+        }
+    }
+
+    /** A kind of way. */
+    record Family(String name, List<String> words) {}
+
+    static Wordings shipped() {
+        try (InputStream in = Wordings.class.getResourceAsStream("wordings.yaml")) {
+            return new YAMLMapper().readValue(in, Wordings.class);
+        } catch (IOException broken) {
+            throw new UncheckedIOException(broken);
+        }
+    }
+
+    /** The first of some phrases that stands in a lower-case text by itself. */
+    static Optional<String> found(String lower, List<String> phrases) {
+        return phrases.stream().filter(phrase -> contains(lower, phrase)).findFirst();
+    }
+
+    static boolean any(String lower, List<String> phrases) {
+        return found(lower, phrases).isPresent();
+    }
+
+    /** Whether a phrase stands in a text and is no part of a longer word. */
+    static boolean contains(String lower, String phrase) {
+        for (int at = lower.indexOf(phrase); at >= 0; at = lower.indexOf(phrase, at + 1)) {
+            int end = at + phrase.length();
+            boolean before = at == 0
+                    || !Character.isLetterOrDigit(lower.charAt(at - 1))
+                    || !Character.isLetterOrDigit(phrase.charAt(0));
+            boolean after = end == lower.length() || !Character.isLetterOrDigit(lower.charAt(end));
+            if (before && after) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** The key of the first list of which a phrase stands in the text. */
+    static Optional<String> key(String lower, Map<String, List<String>> lists) {
+        return lists.entrySet().stream()
+                .filter(entry -> any(lower, entry.getValue()))
+                .map(Map.Entry::getKey)
+                .findFirst();
+    }
+
+    /** The first word of a lower-case text. */
+    static String firstWord(String lower) {
+        int end = 0;
+        while (end < lower.length() && Character.isLetter(lower.charAt(end))) {
+            end++;
+        }
+        return lower.substring(0, end);
+    }
+}
