@@ -1039,6 +1039,42 @@ class MobrakTest {
                 .isEqualTo(Mobrak.UNREADABLE);
     }
 
+    @Test
+    void learnsADraftFromAGuideThatTheCheckTakesAndNobodyPlansWith() throws IOException {
+        String guide = """
+                Root for the Wren 3 (KQ-W31)
+                Not for KQ-W39. OS version 4.2.2. Battery at least 50 %.
+                wren3-boot.img md5 9f86d081884c7d659a2feaa0c55ad015
+                1. Put the phone into download mode
+                2. Write wren3-boot.img, do not touch anything else
+                """;
+        Path own = folder.resolve("own");
+        Outcome learnt = run(guide, "learn", "-", "--out", own.toString(), "--json");
+        assertThat(learnt.status()).isEqualTo(Mobrak.DONE);
+        assertThat(names(learnt.json())).containsExactly("routes", "phones", "evidence", "missing", "warnings");
+        assertThat(learnt.json().at("/routes/0/fits/phones/0/model").asText()).isEqualTo("KQ-W31");
+        assertThat(learnt.json().at("/routes/0/fits/requires/0/not/is/0").asText())
+                .isEqualTo("KQ-W39");
+        assertThat(learnt.json().at("/routes/0/work/files/0/md5").asText())
+                .isEqualTo("9f86d081884c7d659a2feaa0c55ad015");
+        assertThat(learnt.json().at("/evidence").toString()).contains("\"line\":3");
+        assertThat(learnt.json().at("/missing").findValuesAsText("ask"))
+                .anyMatch(ask -> ask.startsWith("How long does it take"));
+        Outcome checked = run("", "catalogue", "check", own.toString(), "--json");
+        assertThat(checked.status()).as(checked.out()).isEqualTo(Mobrak.DONE);
+        assertThat(checked.json().at("/routes").asInt())
+                .as("a draft is no route yet")
+                .isZero();
+        assertThat(checked.json().at("/faults/0/what").asText()).contains("draft");
+        Outcome poem = run("The bees come home at evening light.\n", "learn", "-", "--json");
+        assertThat(poem.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
+        assertThat(poem.json().at("/warnings").findValuesAsText("code")).containsExactly("nothing-learnt");
+        assertThat(run("", "learn", "/nowhere").status()).isEqualTo(Mobrak.UNREADABLE);
+        assertThat(run(guide, "learn", "-").out())
+                .contains("draft: Root for the Wren 3")
+                .contains("ask: ");
+    }
+
     private Outcome run(String standardInput, String... arguments) {
         Clock clock = Clock.fixed(Instant.parse("2026-11-24T09:00:00Z"), ZoneOffset.UTC);
         StringWriter out = new StringWriter();

@@ -9,11 +9,17 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.mobrak.core.learn.Lesson.Sure;
 
 /** Makes drafts in the catalogue's form of what was heard, with the evidence for each value. */
 final class Drafting {
     private static final Set<String> DANGEROUS = Set.of("bootloader", "radio", "partition-table");
+
+    private static final int MOST_PHONES = 500;
+    private static final Pattern TITLE_END = Pattern.compile("[.!?](?:\\s|$)");
 
     private final Heard heard;
     private final String source;
@@ -29,7 +35,7 @@ final class Drafting {
     }
 
     Lesson lesson() {
-        List<Part> parts = parts();
+        List<Part> parts = parts().stream().flatMap(Part::bounded).toList();
         for (Part part : parts) {
             draft(part, parts.size());
         }
@@ -37,7 +43,18 @@ final class Drafting {
     }
 
     /** Phones and files that make a draft of their own. */
-    private record Part(List<Said<String>> models, List<Heard.NamedFile> files) {}
+    private record Part(List<Said<String>> models, List<Heard.NamedFile> files) {
+        /** A route may name so many phones; a longer list becomes several. */
+        Stream<Part> bounded() {
+            if (models.size() <= MOST_PHONES) {
+                return Stream.of(this);
+            }
+            return IntStream.range(0, (models.size() + MOST_PHONES - 1) / MOST_PHONES)
+                    .mapToObj(part -> new Part(
+                            models.subList(part * MOST_PHONES, Math.min(models.size(), (part + 1) * MOST_PHONES)),
+                            files));
+        }
+    }
 
     /** Different files for different phones make one draft each; else all is one. */
     private List<Part> parts() {
@@ -262,7 +279,7 @@ final class Drafting {
     private void step(Heard.Task task, ObjectNode node, String path) {
         String text = task.text.value();
         node.put("phase", task.phase)
-                .put("title", Listening.shortened(text.replaceFirst("[.!?].*", ""), 80))
+                .put("title", Listening.shortened(TITLE_END.split(text, 2)[0], 80))
                 .put("text", text);
         evidence(path + "/text", task.text);
         GuideLine line = task.text.line();

@@ -34,7 +34,7 @@ final class Figures {
             Map.entry("fifteen", 15),
             Map.entry("twenty", 20),
             Map.entry("thirty", 30));
-    private static final List<String> LONGER = List.of("more than", "longer than", "after", "over");
+    private static final List<String> LONGER = List.of("more than", "longer than", "over");
     private static final List<String> LESS = List.of("below", "under", "less than");
     private static final Map<String, String> KEYS = Map.ofEntries(
             Map.entry("volume up", "volume-up"),
@@ -96,6 +96,9 @@ final class Figures {
 
     /** Versions of the OS; those behind the name of a tool are of the tool. */
     static Optional<Versions> osVersion(Clause clause, Wordings words) {
+        if (clause.text().indexOf('.') < 0) {
+            return Optional.empty();
+        }
         Matcher found = VERSION.matcher(clause.text());
         String first = "";
         String second = "";

@@ -10,11 +10,14 @@ import java.util.regex.Pattern;
 /** File names, sizes and checksums by their shape. */
 final class FileMentions {
     static final Pattern NAME = Pattern.compile(
-            "(?i)[\\p{L}\\p{N}][\\p{L}\\p{N}._()+-]{0,120}\\.(?:tar\\.md5|tar|zip|img|apk|exe|bat|sh|bin|7z|rar|command)");
+            "(?i)[\\p{L}\\p{N}][\\p{L}\\p{N}._+()-]{0,120}\\.(?:tar\\.md5|tar|zip|img|apk|exe|bat|sh|bin|7z|rar|command)");
     private static final Pattern FIND = Pattern.compile(
-            "(?i)(?<![\\p{L}\\p{N}/._-])[\\p{L}\\p{N}][\\p{L}\\p{N}._()+-]{0,120}\\.(?:tar\\.md5|tar|zip|img|apk|exe|bat|sh|bin|7z|rar|command)(?![\\p{L}\\p{N}])");
+            "(?i)(?<![\\p{L}\\p{N}/._-])[\\p{L}\\p{N}][\\p{L}\\p{N}._+()-]{0,120}\\.(?:tar\\.md5|tar|zip|img|apk|exe|bat|sh|bin|7z|rar|command)(?![\\p{L}\\p{N}])");
     private static final Pattern HEX = Pattern.compile("(?<![0-9a-zA-Z])[0-9a-fA-F]{24,72}(?![0-9a-zA-Z])");
     private static final Pattern SIZE = Pattern.compile("(?i)([0-9]{1,9}(?:[.,][0-9]{3}){0,4}) ?bytes");
+
+    /** Shorter than this none can be, not even one that is cut. */
+    private static final int SHORTEST = 24;
 
     private FileMentions() {}
 
@@ -35,6 +38,9 @@ final class FileMentions {
     }
 
     static List<String> names(String text) {
+        if (text.indexOf('.') < 0) {
+            return List.of();
+        }
         List<String> names = new ArrayList<>();
         Matcher files = FIND.matcher(text);
         while (files.find()) {
@@ -44,6 +50,9 @@ final class FileMentions {
     }
 
     static List<Sum> sums(String text) {
+        if (text.length() < SHORTEST) {
+            return List.of();
+        }
         List<Sum> sums = new ArrayList<>();
         Matcher found = HEX.matcher(text);
         while (found.find()) {

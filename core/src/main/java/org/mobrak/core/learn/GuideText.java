@@ -29,6 +29,7 @@ final class GuideText {
     private static final Pattern TAG = Pattern.compile("\\[/?[a-zA-Z*]{1,12}(?:=[^\\]\\n]{0,300})?\\]");
     private static final Pattern STRUCK =
             Pattern.compile("(?i)\\[(?:s|strike)\\][^\\[]{0,2000}\\[/(?:s|strike)\\]|~~[^~]{1,2000}~~");
+    private static final Pattern COMMAS = Pattern.compile("[^,\"]{1,60},[^,\"]{0,80},[^\"]{0,400}");
     private static final Pattern NUMBERED = Pattern.compile("^(?:step )?\\d{1,3}[.):]\\s+", Pattern.CASE_INSENSITIVE);
     private static final Pattern BULLET = Pattern.compile("^[-*•+]\\s+");
 
@@ -112,18 +113,23 @@ final class GuideText {
         String bare = raw.length() > LONGEST_LINE ? raw.substring(0, LONGEST_LINE) : raw;
         boolean bold = bare.strip().startsWith("[b]")
                 || bare.strip().startsWith("**") && bare.strip().endsWith("**");
-        String text = TAG.matcher(STRUCK.matcher(bare).replaceAll(" ")).replaceAll(" ");
+        bare = bare.replace("[*]", "- ");
+        String text = bare.indexOf('[') < 0 && !bare.contains("~~")
+                ? bare
+                : TAG.matcher(STRUCK.matcher(bare).replaceAll(" ")).replaceAll(" ");
         text = text.replace("**", "").replace("__", "").replace("`", "").strip();
-        if (text.startsWith(">")) {
-            text = text.replaceFirst("^>+\\s*+", "");
+        while (text.startsWith(">")) {
+            text = text.substring(1).strip();
         }
         boolean heading = text.startsWith("#") || bold && text.length() < 80;
-        text = text.replaceFirst("^#{1,6}\\s*+", "");
+        while (text.startsWith("#")) {
+            text = text.substring(1).strip();
+        }
         boolean item = BULLET.matcher(text).find();
         text = BULLET.matcher(text).replaceFirst("");
         boolean numbered = NUMBERED.matcher(text).find();
         text = NUMBERED.matcher(text).replaceFirst("");
-        List<String> cells = item || numbered ? List.of() : cells(text);
+        List<String> cells = item || numbered ? List.of() : cells(text, isInTable());
         GuideLine.Kind kind = quote
                 ? GuideLine.Kind.QUOTE
                 : !cells.isEmpty()
@@ -138,12 +144,19 @@ final class GuideText {
         add(number, text, kind, cells);
     }
 
+    private boolean isInTable() {
+        return !lines.isEmpty() && lines.get(lines.size() - 1).kind() == GuideLine.Kind.ROW;
+    }
+
     /** The cells of a row; empty where the line is none. A table has at least two columns. */
-    private static List<String> cells(String text) {
+    private static List<String> cells(String text, boolean inTable) {
         String mark = text.contains("|")
                 ? "\\|"
                 : text.contains("\t") ? "\t" : text.contains(";") && !text.contains(". ") ? ";" : "";
-        if (mark.isEmpty() && text.matches("[^,\"]{1,60},[^,\"]{0,80},[^\"]{0,400}") && !text.contains(", ")) {
+        if (mark.isEmpty()
+                && text.indexOf(',') > 0
+                && !text.contains(", ")
+                && (inTable || COMMAS.matcher(text).matches())) {
             mark = ",";
         }
         if (mark.isEmpty()) {
@@ -179,14 +192,14 @@ final class GuideText {
             return;
         }
         boolean inQuote = quote || name.equals("blockquote");
-        boolean leaf = element.children().stream().noneMatch(Element::isBlock);
-        if (leaf && element.isBlock()) {
+        boolean leaf = element.children().stream().noneMatch(GuideText::isBlock);
+        if (leaf && isBlock(element)) {
             inline(element, inQuote);
             return;
         }
         for (Node child : element.childNodes()) {
             if (child instanceof Element inner) {
-                if (inner.isBlock() || inner.children().stream().anyMatch(Element::isBlock)) {
+                if (isBlock(inner) || inner.children().stream().anyMatch(GuideText::isBlock)) {
                     walk(inner, inQuote);
                 } else {
                     addHtml(position(inner), inner.text(), inner, inQuote);
@@ -195,6 +208,11 @@ final class GuideText {
                 add(position(words), words.text().strip(), kind(element, inQuote), List.of());
             }
         }
+    }
+
+    /** A line break stands within a paragraph, whatever the parser counts it for. */
+    private static boolean isBlock(Element element) {
+        return element.isBlock() && !element.normalName().equals("br");
     }
 
     /** A paragraph is parted at its line breaks. */

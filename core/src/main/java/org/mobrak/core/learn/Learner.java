@@ -64,7 +64,8 @@ public final class Learner {
 
     /** Whoever tells how a phone is worked on says what to do or with which files, and for what. */
     private static boolean isAGuide(Heard heard) {
-        boolean doing = heard.steps.size() > 1 || !heard.files.isEmpty() || heard.models.size() > 2;
+        boolean doing =
+                heard.steps.size() > 1 || !heard.files.isEmpty() || heard.models.size() + heard.excluded.size() > 2;
         boolean topic = !heard.models.isEmpty() || !heard.effects.isEmpty() || !heard.writes.isEmpty();
         return doing && topic;
     }

@@ -1,50 +1,87 @@
 package org.mobrak.core.learn;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.learn.Lesson.Sure;
 
 /** Goes through a guide line by line and notes what each clause says. */
 final class Listening {
+    private static final int SHORTEST_SUM = 24;
+
     /** A checksum so many lines below a file still is that file's. */
     private static final int NEAR = 2;
 
+    /** Sentences, and what forbids something behind a comma. */
+    private static final Pattern SENTENCES = Pattern.compile(
+            "(?<=[.!?])\\s+|[,;]\\s+(?=(?:and |but )?(?:do not|don['’]?t|never)\\b)|\\s+(?=(?:and|but) (?:do not|don['’]?t|never)\\b)|\\s+(?=dont\\b)",
+            Pattern.CASE_INSENSITIVE);
+
+    private static final Pattern WRITING = Pattern.compile(
+            "\\b(?:flash|flashes|write|writes|flashing|writing|put|upgrade|downgrade) (?:the |a |an |its |this |that )?(?:old |older |new |custom |stock |right |matching )?");
+
     private final Wordings words;
+    private final Set<String> beginnings;
     private final Heard heard = new Heard();
     private String section = "";
     private Optional<Heard.NamedFile> lastFile = Optional.empty();
     private int lastFileLine;
     private List<String> head = List.of();
     private boolean numbered;
+    private final Set<String> families = new HashSet<>();
+    private GuideLine parted;
+    private List<Clause> clauses = List.of();
 
     Listening(Wordings words) {
         this.words = words;
+        this.beginnings = words.beginnings();
     }
 
     Heard to(List<GuideLine> lines) {
         numbered = lines.stream().anyMatch(line -> line.kind() == GuideLine.Kind.NUMBERED);
         lines.forEach(this::hear);
         heard.family = words.families().stream()
-                .filter(family -> lines.stream()
-                        .filter(line -> line.kind() != GuideLine.Kind.QUOTE)
-                        .flatMap(line -> Clause.of(line, words).stream())
-                        .anyMatch(clause -> !clause.negated() && Wordings.any(clause.lower(), family.words())))
                 .map(Wordings.Family::name)
+                .filter(families::contains)
                 .findFirst();
         settle();
         return heard;
+    }
+
+    /** The clauses of the line that is listened to. */
+    private List<Clause> clauses(GuideLine line) {
+        if (line != parted) {
+            parted = line;
+            clauses = Clause.of(line, words);
+        }
+        return clauses;
+    }
+
+    private void family(GuideLine line) {
+        clauses(line).stream()
+                .filter(clause -> !clause.negated())
+                .forEach(clause -> words.families().stream()
+                        .filter(family -> !families.contains(family.name()))
+                        .filter(family -> Wordings.any(clause.lower(), family.words()))
+                        .forEach(family -> families.add(family.name())));
     }
 
     private void hear(GuideLine line) {
         if (line.text().isEmpty()) {
             // A blank line ends a list, and a row's table.
             section = section.equals("excluded") || section.equals("included") ? "" : section;
+            head = List.of();
+            return;
+        }
+        if (!tells(line)) {
             head = List.of();
             return;
         }
@@ -59,15 +96,43 @@ final class Listening {
             section = Wordings.key(line.lower(), words.sections()).orElse("");
         }
         if (line.kind() == GuideLine.Kind.ROW) {
+            family(line);
             row(line);
             return;
         }
         head = List.of();
+        family(line);
         report(line);
         phones(line);
         files(line);
         state(line);
         step(line);
+    }
+
+    /** Whether any word of it begins a phrase that is known, or it has a figure; most lines of a long thread have neither. */
+    private boolean tells(GuideLine line) {
+        if (line.kind() != GuideLine.Kind.TEXT || heard.title.isEmpty()) {
+            return true;
+        }
+        String lower = line.lower();
+        int start = -1;
+        for (int i = 0; i <= lower.length(); i++) {
+            boolean letter = i < lower.length()
+                    && (Character.isLetter(lower.charAt(i)) || lower.charAt(i) == '\'' || lower.charAt(i) == '’');
+            if (letter && start < 0) {
+                start = i;
+            } else if (!letter && start >= 0) {
+                if (beginnings.contains(lower.substring(start, i).replace('’', '\''))) {
+                    return true;
+                }
+                start = -1;
+            }
+        }
+        return line.text().chars().anyMatch(Character::isUpperCase)
+                        && lower.chars().anyMatch(Character::isDigit)
+                || lower.indexOf('%') >= 0
+                || lower.length() >= SHORTEST_SUM && lower.indexOf(' ') < 0
+                || lower.indexOf('.') >= 0;
     }
 
     private boolean isShortHeading(GuideLine line) {
@@ -80,7 +145,7 @@ final class Listening {
         if (section.equals("replies") || isReport(line)) {
             return;
         }
-        for (Clause clause : Clause.of(line, words)) {
+        for (Clause clause : clauses(line)) {
             boolean inList = section.equals("excluded") || section.equals("included");
             boolean labelled =
                     Wordings.contains(clause.lower(), "model") || Wordings.contains(clause.lower(), "models") || inList;
@@ -190,7 +255,7 @@ final class Listening {
     }
 
     private List<String> models(GuideLine line) {
-        return Clause.of(line, words).stream()
+        return clauses(line).stream()
                 .filter(clause -> !clause.excluding())
                 .flatMap(clause -> Models.in(clause.text(), false).stream())
                 .filter(found -> !found.isBuild() && !found.alike())
@@ -234,7 +299,7 @@ final class Listening {
     private void zipped(GuideLine line, List<String> names) {
         boolean stays = Wordings.any(line.lower(), words.stayzipped());
         boolean opened = !stays
-                && Clause.of(line, words).stream()
+                && clauses(line).stream()
                         .anyMatch(clause -> !clause.negated() && Wordings.any(clause.lower(), words.unpack()));
         if (stays || opened) {
             List<Heard.NamedFile> zips = heard.files.values().stream()
@@ -324,9 +389,14 @@ final class Listening {
         if (section.equals("replies") || isReport(line)) {
             return;
         }
-        for (Clause clause : Clause.of(line, words)) {
+        for (Clause clause : clauses(line)) {
             Figures.battery(clause).ifPresent(percent -> battery(percent, clause));
+            if (clause.lower().startsWith("if ") || isRemedy(line)) {
+                // What holds only then is neither needed nor brought about.
+                continue;
+            }
             if (!clause.negated()) {
+                written(clause);
                 words.requires().stream()
                         .filter(one -> Wordings.any(clause.lower(), one.words()))
                         .forEach(one -> needed(one, clause));
@@ -348,6 +418,21 @@ final class Listening {
                     || section.equals("hazards") && line.kind() != GuideLine.Kind.HEADING) {
                 heard.hazards.add(new Said<>(shortened(clause.text(), 400), line, Sure.LIKELY));
             }
+        }
+    }
+
+    /** What is flashed or written is named right behind the word; “install it from the recovery” writes no recovery. */
+    private void written(Clause clause) {
+        Matcher writing = WRITING.matcher(clause.lower());
+        while (writing.find()) {
+            String rest = clause.lower().substring(writing.end());
+            words.partitions()
+                    .forEach((partition, phrases) -> phrases.stream()
+                            .filter(phrase -> !phrase.equals("root")
+                                    && rest.startsWith(phrase)
+                                    && Wordings.contains(rest, phrase))
+                            .forEach(phrase -> heard.writes.putIfAbsent(
+                                    partition, new Said<>(partition, clause.line(), Sure.GUESS))));
         }
     }
 
@@ -398,21 +483,20 @@ final class Listening {
                 || line.kind() == GuideLine.Kind.HEADING) {
             return;
         }
-        String first = Wordings.firstWord(line.lower());
         if (isRemedy(line)) {
             remedy(line);
             return;
         }
         boolean listed = line.kind() == GuideLine.Kind.NUMBERED;
         boolean told = !numbered
-                && (line.kind() == GuideLine.Kind.ITEM && section.equals("steps") || isTold(first))
+                && (line.kind() == GuideLine.Kind.ITEM && section.equals("steps") || isTold(line.lower()))
                 && !section.equals("needs")
                 && !section.equals("files");
         if (!listed && !told) {
             return;
         }
         List<String> kept = new ArrayList<>();
-        for (String sentence : line.text().split("(?<=[.!?])\\s+")) {
+        for (String sentence : SENTENCES.split(line.text())) {
             if (isForbidding(sentence.toLowerCase(Locale.ROOT).replace('’', '\''))) {
                 heard.warn(
                         "negated",
@@ -429,8 +513,15 @@ final class Listening {
         }
     }
 
-    private boolean isTold(String first) {
+    /** It begins with what is to be done, or with where: “in recovery, install the zip”. */
+    private boolean isTold(String lower) {
+        String first = Wordings.firstWord(lower);
+        int comma = lower.indexOf(", ");
+        boolean behind = first.equals("in")
+                && comma > 0
+                && words.verbs().contains(Wordings.firstWord(lower.substring(comma + 2)));
         return words.verbs().contains(first)
+                || behind
                 || List.of("then", "now", "first", "next", "finally", "after").contains(first);
     }
 
@@ -475,11 +566,6 @@ final class Listening {
                     shortened(text.substring(until + "until ".length()).strip(), 200));
         }
         task.noReturn = Wordings.any(lower, words.noreturn());
-        if (Wordings.any(lower, List.of("flash", "write", "install"))) {
-            Wordings.key(lower, words.partitions())
-                    .filter(one -> !one.equals("system"))
-                    .ifPresent(one -> heard.writes.putIfAbsent(one, new Said<>(one, line, Sure.GUESS)));
-        }
         return task;
     }
 
@@ -496,8 +582,18 @@ final class Listening {
 
     // At the end.
 
+    /** A title with root in it is of a way to root. */
+    private void title() {
+        heard.title
+                .filter(said -> !heard.effects.containsKey(Fact.ROOT))
+                .filter(said -> Wordings.contains(said.value().toLowerCase(Locale.ROOT), "root"))
+                .filter(said -> Clause.of(said.line(), words).stream().noneMatch(Clause::negated))
+                .ifPresent(said -> heard.effects.put(Fact.ROOT, new Said<>("permanent", said.line(), Sure.GUESS)));
+    }
+
     /** What is told to be out is never in. */
     private void settle() {
+        title();
         Set<String> both = new LinkedHashSet<>(heard.models.keySet());
         both.retainAll(heard.excluded.keySet());
         for (String model : both) {

@@ -3,6 +3,7 @@ package org.mobrak.core.learn;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -19,6 +20,21 @@ final class Models {
     private static final Pattern BUILD =
             Pattern.compile("[A-Z0-9]{2,8}(?:[-._][A-Z0-9]{1,8}){2,4}|[A-Z]{3}[0-9]{2}[A-Z]?");
 
+    /** Names of other things that have the same shape. */
+    private static final Set<String> OTHERS = Set.of(
+            "SHA-1",
+            "SHA-256",
+            "SHA-512",
+            "SHA-2",
+            "UTF-8",
+            "UTF-16",
+            "MD-5",
+            "CRC-32",
+            "FAT-32",
+            "ISO-8601",
+            "WPA-2",
+            "COM-1");
+
     private Models() {}
 
     /** A token that was found, and whether it is a build and no model. */
@@ -26,6 +42,12 @@ final class Models {
 
     /** Everything in a text that has the shape of a model number or a build. */
     static List<Found> in(String text, boolean bareToo) {
+        // Most lines have none, and most of those are told apart so.
+        boolean none =
+                text.chars().noneMatch(Character::isDigit) || text.chars().noneMatch(Character::isUpperCase);
+        if (none) {
+            return List.of();
+        }
         List<Found> found = new ArrayList<>();
         Optional<String> last = Optional.empty();
         Matcher tokens = TOKEN.matcher(text);
@@ -33,7 +55,7 @@ final class Models {
             String token = trimmed(tokens.group());
             String[] parts = token.split("/");
             String first = parts[0];
-            if (isFile(token)) {
+            if (isFile(token) || OTHERS.contains(first)) {
                 continue;
             }
             if (isModel(first, bareToo)) {
@@ -110,7 +132,7 @@ final class Models {
     /** It would be a model number if its letters were those they look like. */
     private static boolean isAlike(String token) {
         boolean foreign = token.codePoints().anyMatch(point -> point > 0x7f && Character.isLetter(point));
-        String latin = token.replaceAll("[^\\x00-\\x7f]", "O");
-        return foreign && DASHED.matcher(latin).matches();
+        return foreign
+                && DASHED.matcher(token.replaceAll("[^\\x00-\\x7f]", "O")).matches();
     }
 }

@@ -7,6 +7,9 @@ import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.mobrak.core.identity.Fact;
 
 /** The words by which a guide is understood; data, in {@code wordings.yaml}. */
@@ -61,6 +64,38 @@ record Wordings(
         }
     }
 
+    /** The words with which any phrase begins. */
+    Set<String> beginnings() {
+        return Stream.of(
+                        Stream.of(
+                                negations,
+                                excluding,
+                                wipes,
+                                kept,
+                                verbs,
+                                gather,
+                                prepare,
+                                prove,
+                                remedies,
+                                hazards,
+                                noreturn,
+                                stayzipped,
+                                unpack,
+                                worked,
+                                failed),
+                        sections.values().stream(),
+                        partitions.values().stream(),
+                        modes.values().stream(),
+                        requires.stream().map(Needed::words),
+                        gates.stream().map(Needed::words),
+                        effects.stream().map(Brought::words),
+                        families.stream().map(Family::words))
+                .flatMap(lists -> lists)
+                .flatMap(List::stream)
+                .map(Wordings::firstWord)
+                .collect(Collectors.toSet());
+    }
+
     /** The first of some phrases that stands in a lower-case text by itself. */
     static Optional<String> found(String lower, List<String> phrases) {
         return phrases.stream().filter(phrase -> contains(lower, phrase)).findFirst();
@@ -96,7 +131,7 @@ record Wordings(
     /** The first word of a lower-case text. */
     static String firstWord(String lower) {
         int end = 0;
-        while (end < lower.length() && Character.isLetter(lower.charAt(end))) {
+        while (end < lower.length() && (Character.isLetter(lower.charAt(end)) || lower.charAt(end) == '\'')) {
             end++;
         }
         return lower.substring(0, end);

@@ -1,0 +1,364 @@
+package org.mobrak.core.learn;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.fasterxml.jackson.databind.JsonNode;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.Function;
+import java.util.stream.StreamSupport;
+import org.junit.jupiter.api.Test;
+import org.mobrak.core.Sample;
+import org.mobrak.core.identity.VisibleText;
+
+/**
+ * A corpus of invented guides with the truth beside them. Precision and recall are those of C. D. Manning, P. Raghavan, H. Schütze,
+ * Introduction to Information Retrieval, 2008, §8.3.
+ */
+class LearnerTest {
+    private static final Path GUIDES = Sample.HOME.resolve("core/src/test/resources/org/mobrak/core/learn/guides");
+    private static final LocalDate DAY = LocalDate.of(2026, 11, 26);
+
+    private final Learner learner = new Learner();
+
+    private Lesson learn(String name, String text) {
+        return learner.learn(List.of(new Learner.Source(name, text.getBytes(StandardCharsets.UTF_8))), DAY);
+    }
+
+    private static Set<String> all(Lesson lesson, Function<ObjectNode, List<String>> of) {
+        Set<String> all = new TreeSet<>();
+        lesson.routes().forEach(route -> all.addAll(of.apply(route)));
+        return all;
+    }
+
+    private static List<String> each(JsonNode nodes, Function<JsonNode, String> of) {
+        return StreamSupport.stream(nodes.spliterator(), false).map(of).toList();
+    }
+
+    private static Set<String> condition(Lesson lesson, String fact, String kind) {
+        return all(lesson, route -> {
+            List<String> found = new ArrayList<>();
+            for (JsonNode one : route.at("/fits/requires")) {
+                if (one.path("fact").asText().equals(fact) && one.has(kind)) {
+                    JsonNode value = one.get(kind);
+                    found.addAll(value.isArray() ? each(value, JsonNode::asText) : List.of(value.asText()));
+                }
+            }
+            return found;
+        });
+    }
+
+    /** What each field of the truth is read from. */
+    private static Map<String, Set<String>> fields(Lesson lesson) {
+        Map<String, Set<String>> fields = new LinkedHashMap<>();
+        fields.put(
+                "models",
+                all(
+                        lesson,
+                        route -> each(
+                                route.at("/fits/phones"),
+                                phone -> phone.get("model").asText())));
+        fields.put("excluded", all(lesson, route -> {
+            List<String> out = new ArrayList<>();
+            route.at("/fits/requires").forEach(one -> out.addAll(each(one.at("/not/is"), JsonNode::asText)));
+            return out;
+        }));
+        fields.put("builds", all(lesson, route -> {
+            List<String> builds = new ArrayList<>();
+            route.at("/fits/phones").forEach(phone -> builds.addAll(each(phone.path("builds"), JsonNode::asText)));
+            return builds;
+        }));
+        fields.put(
+                "excludedBuilds",
+                all(
+                        lesson,
+                        route -> each(
+                                route.at("/fits/excludedBuilds"),
+                                one -> one.get("build").asText())));
+        fields.put(
+                "osVersion",
+                all(
+                        lesson,
+                        route -> each(
+                                        route.at("/fits/phones"),
+                                        phone -> phone.path("osVersion").asText())
+                                .stream()
+                                .filter(some -> !some.isEmpty())
+                                .toList()));
+        fields.put("osLike", condition(lesson, "osVersion", "like"));
+        fields.put(
+                "battery",
+                all(
+                        lesson,
+                        route -> each(
+                                        route.at("/work/gates"),
+                                        gate -> gate.path("atLeast").asText())
+                                .stream()
+                                .filter(some -> !some.isEmpty())
+                                .toList()));
+        fields.put(
+                "family",
+                all(
+                        lesson,
+                        route -> List.of(route.get("family").asText()).stream()
+                                .filter(some -> !some.equals("not known"))
+                                .toList()));
+        fields.put(
+                "requires",
+                all(
+                        lesson,
+                        route -> each(
+                                        route.at("/fits/requires"),
+                                        one -> one.has("is")
+                                                        && !one.path("fact")
+                                                                .asText()
+                                                                .equals("osVersion")
+                                                ? one.get("fact").asText() + "="
+                                                        + one.at("/is/0").asText()
+                                                : "")
+                                .stream()
+                                .filter(some -> !some.isEmpty())
+                                .toList()));
+        fields.put(
+                "gates",
+                all(
+                        lesson,
+                        route -> each(
+                                        route.at("/work/gates"),
+                                        gate -> gate.has("is")
+                                                ? gate.get("fact").asText() + "="
+                                                        + gate.at("/is/0").asText()
+                                                : "")
+                                .stream()
+                                .filter(some -> !some.isEmpty())
+                                .toList()));
+        fields.put("effects", all(lesson, route -> {
+            List<String> effects = new ArrayList<>();
+            route.at("/changes/effects")
+                    .properties()
+                    .forEach(one ->
+                            effects.add(one.getKey() + "=" + one.getValue().asText()));
+            return effects;
+        }));
+        fields.put(
+                "files",
+                all(
+                        lesson,
+                        route -> each(
+                                route.at("/work/files"),
+                                file -> file.get("name").asText() + "="
+                                        + List.of("md5", "sha1", "sha256").stream()
+                                                .filter(file::has)
+                                                .map(kind -> file.get(kind).asText())
+                                                .findFirst()
+                                                .orElse(""))));
+        fields.put("writes", all(lesson, route -> each(route.at("/changes/writes"), JsonNode::asText)));
+        fields.put(
+                "keys",
+                all(
+                        lesson,
+                        route -> each(
+                                        route.at("/work/steps"),
+                                        step -> step.path("keys").asText())
+                                .stream()
+                                .filter(some -> !some.isEmpty())
+                                .toList()));
+        fields.put(
+                "waits",
+                all(
+                        lesson,
+                        route -> each(
+                                        route.at("/work/steps"),
+                                        step -> step.path("normalUntil").asText())
+                                .stream()
+                                .filter(some -> !some.isEmpty())
+                                .toList()));
+        return fields;
+    }
+
+    /** How often a field was found, missed and made up. */
+    private static final class Score {
+        private int right;
+        private int missed;
+        private int madeUp;
+
+        double recall() {
+            return right + missed == 0 ? 1 : (double) right / (right + missed);
+        }
+
+        double precision() {
+            return right + madeUp == 0 ? 1 : (double) right / (right + madeUp);
+        }
+    }
+
+    @Test
+    void theCorpusIsUnderstoodAndNothingIsEverClaimedThatItForbids() throws IOException {
+        Map<String, Score> scores = new LinkedHashMap<>();
+        List<String> mistakes = new ArrayList<>();
+        JsonNode truth =
+                new ObjectMapper().readTree(GUIDES.resolve("truth.json").toFile());
+        for (JsonNode guide : truth) {
+            String name = guide.get("file").asText();
+            Lesson lesson =
+                    learner.learn(List.of(new Learner.Source(name, Files.readAllBytes(GUIDES.resolve(name)))), DAY);
+            assertThat(lesson.routes()).as(name).hasSize(guide.get("drafts").asInt());
+            if (lesson.routes().isEmpty()) {
+                assertThat(lesson.warnings())
+                        .as(name)
+                        .extracting(Lesson.Warning::code)
+                        .contains("nothing-learnt");
+                continue;
+            }
+            fields(lesson).forEach((field, found) -> {
+                Set<String> wanted = new TreeSet<>(
+                        guide.path(field).isArray()
+                                ? each(guide.get(field), JsonNode::asText)
+                                : guide.has(field) ? List.of(guide.get(field).asText()) : List.of());
+                Score score = scores.computeIfAbsent(field, same -> new Score());
+                found.forEach(one -> score.madeUp += wanted.contains(one) ? 0 : 1);
+                wanted.forEach(one -> score.missed += found.contains(one) ? 0 : 1);
+                found.forEach(one -> score.right += wanted.contains(one) ? 1 : 0);
+                if (!found.equals(wanted)) {
+                    mistakes.add(name + " " + field + ": wanted " + wanted + ", found " + found);
+                }
+            });
+            neverClaims(name, guide, lesson);
+        }
+        StringBuilder table = new StringBuilder();
+        scores.forEach((field, score) -> table.append("%-15s recall %.2f precision %.2f (%d)%n"
+                .formatted(field, score.recall(), score.precision(), score.right + score.missed)));
+        Files.writeString(Sample.HOME.resolve("core/target/learning.txt"), table);
+        scores.forEach((field, score) -> {
+            assertThat(score.recall()).as("recall of %s %s", field, mistakes).isGreaterThanOrEqualTo(.85);
+            assertThat(score.precision())
+                    .as("precision of %s %s", field, mistakes)
+                    .isGreaterThanOrEqualTo(.95);
+        });
+    }
+
+    private static void neverClaims(String name, JsonNode guide, Lesson lesson) {
+        Map<String, Set<String>> fields = fields(lesson);
+        List<String> out = new ArrayList<>(each(guide.path("excluded"), JsonNode::asText));
+        out.addAll(each(guide.path("never"), JsonNode::asText));
+        assertThat(fields.get("models"))
+                .as("%s: out is never in", name)
+                .doesNotContainAnyElementsOf(out.isEmpty() ? List.of("-") : out);
+        Set<String> steps = all(
+                lesson,
+                route -> each(route.at("/work/steps"), step -> step.get("text").asText()));
+        each(guide.path("forbidden"), JsonNode::asText)
+                .forEach(words -> assertThat(steps)
+                        .as("%s: what is forbidden is no step", name)
+                        .noneMatch(step -> step.contains(words)));
+        if (guide.has("steps")) {
+            assertThat(lesson.routes().get(0).at("/work/steps"))
+                    .as(name)
+                    .hasSize(guide.get("steps").asInt());
+        }
+        if (guide.has("wipes")) {
+            assertThat(lesson.routes().get(0).at("/changes/wipesData").asBoolean())
+                    .as(name)
+                    .isTrue();
+        }
+        if (guide.has("notwipes")) {
+            assertThat(lesson.routes().get(0).at("/changes/wipesData").asBoolean())
+                    .as(name)
+                    .isFalse();
+        }
+        each(guide.path("asks"), JsonNode::asText)
+                .forEach(ask -> assertThat(lesson.missing())
+                        .as(name)
+                        .extracting(Lesson.Missing::ask)
+                        .contains(ask));
+        each(guide.path("warns"), JsonNode::asText)
+                .forEach(code -> assertThat(lesson.warnings())
+                        .as(name)
+                        .extracting(Lesson.Warning::code)
+                        .contains(code));
+        each(guide.path("osAtLeast"), JsonNode::asText)
+                .forEach(version -> assertThat(condition(lesson, "osVersion", "atLeast"))
+                        .as(name)
+                        .contains(version));
+        each(guide.path("osRange"), JsonNode::asText).forEach(range -> {
+            assertThat(condition(lesson, "osVersion", "atLeast")).as(name).contains(range.split("[.][.]")[0]);
+            assertThat(condition(lesson, "osVersion", "atMost")).as(name).contains(range.split("[.][.]")[1]);
+        });
+        each(guide.path("notrequires"), JsonNode::asText)
+                .forEach(state -> assertThat(fields.get("requires")).as(name).doesNotContain(state));
+        lesson.evidence().forEach(one -> {
+            assertThat(one.line()).as("%s %s", name, one).isPositive();
+            assertThat(one.value().codePoints().noneMatch(VisibleText::isHidden))
+                    .as(name)
+                    .isTrue();
+        });
+    }
+
+    @Test
+    void eachValueIsLedBackToThePhysicalLineItStandsOn() {
+        Lesson lesson = learn(
+                "x.html",
+                "<html><body>\n\n<h1>Root for\nAB-10</h1>\n<p>\nfirst line<br>\nworks on AB-11\n</p><ol>\n<li>Install ab.apk</li>\n<li>Open the app</li></ol></body></html>");
+        assertThat(lesson.evidence())
+                .filteredOn(one -> one.value().equals("AB-11"))
+                .extracting(Lesson.Evidence::line)
+                .containsExactly(7);
+        assertThat(lesson.evidence())
+                .filteredOn(one -> one.value().startsWith("Install"))
+                .extracting(Lesson.Evidence::line)
+                .containsExactly(9);
+    }
+
+    @Test
+    void hiddenCharactersOtherEncodingsAndLongTextsAreToldAndNeverReachADraft() {
+        Lesson hidden = learn("x", "Root for AB\u202e-10 and AB-12\n1. Install ab.apk\n2. Open\u0007 the app\n");
+        assertThat(hidden.warnings()).extracting(Lesson.Warning::code).contains("hidden-text");
+        assertThat(hidden.routes().toString()).doesNotContain("\u202e", "\u0007");
+        byte[] old = "Root f\u00fcr AB-10\n1. Install ab.apk\n2. Open the app\n".getBytes(StandardCharsets.ISO_8859_1);
+        Lesson latin = learner.learn(List.of(new Learner.Source("x", old)), DAY);
+        assertThat(latin.warnings()).extracting(Lesson.Warning::code).contains("encoding");
+        assertThat(latin.routes().get(0).get("name").asText()).contains("f\u00fcr");
+        Lesson wide = learner.learn(
+                List.of(new Learner.Source(
+                        "x",
+                        "\ufeffRoot for AB-10\n1. Install ab.apk\n2. Open the app"
+                                .getBytes(StandardCharsets.UTF_16LE))),
+                DAY);
+        assertThat(wide.routes()).hasSize(1);
+        StringBuilder noise = new StringBuilder("Root for AB-10\n1. Install ab.apk\n2. Open the app\n");
+        while (noise.length() < 9 << 20) {
+            noise.append("bees hum ").append(noise.length()).append('\n');
+        }
+        assertThat(learn("x", noise.toString()).warnings())
+                .extracting(Lesson.Warning::code)
+                .contains("cut-off");
+        assertThat(learn("x", "").routes()).isEmpty();
+        assertThat(learn("x", "[".repeat(200_000)).routes()).isEmpty();
+    }
+
+    @Test
+    void aListOfManyPhonesBecomesRoutesThatTheCatalogueTakes() throws IOException {
+        StringBuilder table = new StringBuilder("Model,OS,Status\n");
+        for (int i = 1000; i < 1800; i++) {
+            table.append("XY-").append(i).append(",4.4.2,works\n");
+        }
+        Lesson lesson = learn("list.csv", table + "XY-1000,4.4.2,works\nXY-1900,4.4.2\n");
+        assertThat(lesson.routes()).hasSize(2);
+        assertThat(lesson.routes().get(0).at("/fits/phones")).hasSize(500);
+        assertThat(lesson.routes().get(1).at("/fits/phones")).hasSize(301);
+        assertThat(lesson.warnings())
+                .filteredOn(warning -> warning.code().equals("table-row"))
+                .extracting(Lesson.Warning::line)
+                .containsExactly(802, 803);
+    }
+}
