@@ -59,8 +59,7 @@ final class Drafting {
     /** Different files for different phones make one draft each; else all is one. */
     private List<Part> parts() {
         List<Said<String>> all = List.copyOf(heard.models.values());
-        List<String> paired =
-                heard.pairs.stream().map(Heard.Pair::file).distinct().toList();
+        Set<String> paired = heard.pairs.keySet();
         if (paired.size() < 2) {
             return List.of(new Part(all, List.copyOf(heard.files.values())));
         }
@@ -69,13 +68,9 @@ final class Drafting {
                 .toList();
         List<Part> parts = new ArrayList<>();
         for (String file : paired) {
-            List<String> models = heard.pairs.stream()
-                    .filter(pair -> pair.file().equals(file))
-                    .flatMap(pair -> pair.models().stream())
-                    .distinct()
+            List<Said<String>> own = heard.pairs.get(file).stream()
+                    .flatMap(model -> Optional.ofNullable(heard.models.get(model)).stream())
                     .toList();
-            List<Said<String>> own =
-                    all.stream().filter(said -> models.contains(said.value())).toList();
             if (!own.isEmpty()) {
                 List<Heard.NamedFile> files = new ArrayList<>(List.of(heard.files.get(file)));
                 files.addAll(shared);

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.mobrak.core.identity.Fact;
 
 /** Everything that was understood of a guide, before it becomes drafts. Filled line by line. */
@@ -22,7 +23,9 @@ final class Heard {
     final List<Task> steps = new ArrayList<>();
     final List<Said<String>> hazards = new ArrayList<>();
     final List<Report> reports = new ArrayList<>();
-    final List<Pair> pairs = new ArrayList<>();
+    /** By the name of a file, the models it stands with. */
+    final Map<String, Set<String>> pairs = new LinkedHashMap<>();
+
     final List<Lesson.Warning> warnings = new ArrayList<>();
     Optional<Said<Integer>> battery = Optional.empty();
     Optional<Said<Boolean>> wipes = Optional.empty();
@@ -62,9 +65,6 @@ final class Heard {
 
     /** Somebody tried it. */
     record Report(String model, Optional<String> build, boolean worked, GuideLine line) {}
-
-    /** Models and the file that stands with them. */
-    record Pair(List<String> models, String file) {}
 
     void warn(String code, GuideLine line, String text) {
         warnings.add(new Lesson.Warning(code, line.number(), text));

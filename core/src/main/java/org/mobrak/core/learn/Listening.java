@@ -244,7 +244,7 @@ final class Listening {
         if (names.size() == 1) {
             List<String> models = models(line);
             if (!models.isEmpty()) {
-                heard.pairs.add(new Heard.Pair(models, names.get(0)));
+                pair(names.get(0), models);
             }
         }
         zipped(line, names);
@@ -338,12 +338,14 @@ final class Listening {
             cell(line, i, out, models);
         }
         files(line);
-        if (!out && FileMentions.names(line.text()).size() == 1 && !models.isEmpty()) {
-            heard.pairs.removeIf(pair ->
-                    pair.file().equals(FileMentions.names(line.text()).get(0)) && models.containsAll(pair.models()));
-            heard.pairs.add(new Heard.Pair(
-                    List.copyOf(models), FileMentions.names(line.text()).get(0)));
+        List<String> names = FileMentions.names(line.text());
+        if (!out && names.size() == 1 && !models.isEmpty()) {
+            pair(names.get(0), models);
         }
+    }
+
+    private void pair(String file, List<String> models) {
+        heard.pairs.computeIfAbsent(file, same -> new LinkedHashSet<>()).addAll(models);
     }
 
     private boolean saysNo(GuideLine line) {
