@@ -161,12 +161,19 @@ final class Workers implements AutoCloseable {
     }
 
     /** Asks something of the worker thread, from the reader's. */
-    <T> T fromWorker(Callable<T> question) throws IOException {
+    <T> T fromWorker(Callable<T> question) throws IOException, Refusal {
         try {
             return worker.submit(question).get();
         } catch (InterruptedException cancelled) {
             throw new ClosedByInterruptException();
         } catch (ExecutionException failed) {
+            // What is meant for the user stays so.
+            if (failed.getCause() instanceof Refusal refused) {
+                throw refused;
+            }
+            if (failed.getCause() instanceof IOException unreadable) {
+                throw unreadable;
+            }
             throw new IllegalStateException(failed.getCause());
         }
     }

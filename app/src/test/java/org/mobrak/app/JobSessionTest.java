@@ -4,79 +4,21 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.TimeUnit;
-import java.util.function.Consumer;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
-import org.mobrak.app.demo.DemoWorkspace;
-import org.mobrak.app.demo.DrawerFile;
 import org.mobrak.app.rehearsal.Person;
 import org.mobrak.app.rehearsal.Report;
 import org.mobrak.core.catalogue.Habit;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Event;
-import org.mobrak.core.job.Job;
 import org.mobrak.core.job.Step;
 import org.mobrak.core.plan.Goal;
 
 /** A job without a window: habits, notes and pictures, what is worked out once, and a rehearsal that leaves no trace. */
-class JobSessionTest {
-    private static final Path HOME = Path.of(System.getProperty("mobrak.home"));
-
-    @TempDir
-    private Path top;
-
-    private final ExecutorService drawing = Executors.newSingleThreadExecutor();
-
-    private void does(Session session, Consumer<Session> command) throws Exception {
-        drawing.submit(() -> command.accept(session)).get(60, TimeUnit.SECONDS);
-        while (drawing.submit(() -> session.work().get().isPresent()).get(60, TimeUnit.SECONDS)) {
-            Thread.onSpinWait();
-        }
-    }
-
-    @AfterEach
-    void end() {
-        drawing.shutdownNow();
-    }
-
-    private static Desk desk(Session session) {
-        return session.snapshot().get().desk().orElseThrow();
-    }
-
-    private static Job job(Session session) {
-        return desk(session).dossier().runningJob().orElseThrow();
-    }
-
-    private void pick(Session session, String nickname) throws Exception {
-        does(
-                session,
-                one -> one.snapshot().get().drawer().stream()
-                        .map(DrawerEntry::phone)
-                        .filter(phone -> phone.nickname().startsWith(nickname))
-                        .findFirst()
-                        .ifPresent(one::pick));
-    }
-
-    /** The demo's workspace with one of its phones on the desk. */
-    private Session openDemo(String nickname) throws Exception {
-        Path folder = top.resolve("demo");
-        DemoWorkspace.create(HOME, folder, top.resolve("cache"), Clock.systemUTC());
-        Session session =
-                new Session(folder, top.resolve("cache"), DrawerFile.benchOf(folder), Clock.systemUTC(), drawing);
-        does(session, Session::open);
-        pick(session, nickname);
-        return session;
-    }
-
+class JobSessionTest extends DemoSessions {
     @Test
     void habitsNotesAndPicturesGoWithTheJobAndHabitsWithTheNextOne() throws Exception {
         Path picture = Files.writeString(top.resolve("logo.jpg"), "not really a picture");

@@ -46,13 +46,7 @@ public final class Aftercare {
 
     /** Everything as it stands; what lay open of another phone is put away. */
     public AftercareView look() throws IOException, Refusal {
-        long id = place.dossier().phone().id();
-        if (id != phone) {
-            phone = id;
-            file = Optional.empty();
-            before = Optional.empty();
-            after = Optional.empty();
-        }
+        long id = turnToThePhone();
         Notes notes = notes();
         JobOutcomes outcomes = new JobOutcomes(place.dossier(), place.catalogue());
         List<AftercareView.JobOutcome> jobs = outcomes.compared();
@@ -68,6 +62,19 @@ public final class Aftercare {
                 diagnosis(notes, outcomes.done(), jobs.stream().findFirst().map(AftercareView.JobOutcome::comparison)),
                 file.map(edit -> opened(edit, source, notes)),
                 inventory());
+    }
+
+    /** What lay open of another phone is put away. */
+    private long turnToThePhone() throws Refusal {
+        long id = place.dossier().phone().id();
+        if (id != phone) {
+            phone = id;
+            file = Optional.empty();
+            source = Optional.empty();
+            before = Optional.empty();
+            after = Optional.empty();
+        }
+        return id;
     }
 
     private Diagnosis diagnosis(Notes notes, List<String> done, Optional<Comparison> last) throws IOException, Refusal {
@@ -126,16 +133,16 @@ public final class Aftercare {
 
     // A property file.
 
-    public void open(Path path) throws IOException {
+    public void open(Path path) throws IOException, Refusal {
         opened(PropertyEdit.open(path));
     }
 
-    public void openPasted(String text) throws IOException {
+    public void openPasted(String text) throws IOException, Refusal {
         opened(PropertyEdit.of("pasted.prop", text.getBytes(StandardCharsets.UTF_8)));
     }
 
     /** Opens what was taken off a phone on the cable. */
-    public void openPulled(String seen, byte[] content) throws IOException {
+    public void openPulled(String seen, byte[] content) throws IOException, Refusal {
         opened(PropertyEdit.of("build.prop of " + seen, content));
         source = Optional.of(seen);
     }
@@ -158,7 +165,8 @@ public final class Aftercare {
     }
 
     /** What is no property file is told, and what lay open stays. */
-    private void opened(PropertyEdit edit) throws IOException {
+    private void opened(PropertyEdit edit) throws IOException, Refusal {
+        turnToThePhone();
         Optional<String> objection = edit.objection();
         if (objection.isPresent()) {
             throw new UnreadableInput(edit.name() + " is no property file. " + objection.get());
@@ -230,11 +238,13 @@ public final class Aftercare {
 
     // Apps.
 
-    public void appsBefore(Path list) throws IOException {
+    public void appsBefore(Path list) throws IOException, Refusal {
+        turnToThePhone();
         before = Optional.of(new Listing(list.getFileName().toString(), AppInventory.read(list)));
     }
 
-    public void appsAfter(Path list) throws IOException {
+    public void appsAfter(Path list) throws IOException, Refusal {
+        turnToThePhone();
         after = Optional.of(new Listing(list.getFileName().toString(), AppInventory.read(list)));
     }
 
