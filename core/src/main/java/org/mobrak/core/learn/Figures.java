@@ -128,11 +128,11 @@ final class Figures {
         String after = lower.substring(at + version.length());
         String before = lower.substring(0, at);
         if (after.matches("(?s) ?(?:\\+|(?:and|or) (?:newer|later|up|above|higher)).*")
-                || before.endsWith("at least ")
-                || before.endsWith("from ")) {
+                || before.matches("(?s).*(?:at least|from) (?:os )?(?:version )?")) {
             return new Versions(Optional.empty(), Optional.of(plain(version)), Optional.empty());
         }
-        if (after.matches("(?s) ?(?:and|or) (?:older|earlier|below|lower).*") || before.endsWith("up to ")) {
+        if (after.matches("(?s) ?(?:and|or) (?:older|earlier|below|lower).*")
+                || before.matches("(?s).*up to (?:os )?(?:version )?")) {
             return new Versions(Optional.empty(), Optional.empty(), Optional.of(plain(version)));
         }
         return new Versions(Optional.of(version), Optional.empty(), Optional.empty());
@@ -185,7 +185,7 @@ final class Figures {
                             .contains(word))
                     .distinct()
                     .collect(Collectors.joining(" + "));
-            Matcher seconds = SECONDS.matcher(text.substring(found.end()));
+            Matcher seconds = SECONDS.matcher(text.substring(found.end()).stripLeading());
             String until = found.group(3) != null
                     ? " until " + found.group(3).strip()
                     : seconds.lookingAt() ? " for " + seconds.group(1) + " s" : "";

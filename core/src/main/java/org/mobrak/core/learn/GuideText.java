@@ -24,6 +24,9 @@ final class GuideText {
     /** A thread of a hundred pages has less; our own choice. */
     static final int MOST_BYTES = 8 << 20;
 
+    /** No page that people write nests deeper; what does is read as one line. */
+    private static final int DEEPEST = 200;
+
     private static final int LONGEST_LINE = 10_000;
     private static final int MOST_CELLS = 60;
     private static final Pattern TAG = Pattern.compile("\\[/?[a-zA-Z*]{1,12}(?:=[^\\]\\n]{0,300})?\\]");
@@ -111,7 +114,7 @@ final class GuideText {
 
     private void line(int number, String raw, boolean quote) {
         String bare = raw.length() > LONGEST_LINE ? raw.substring(0, LONGEST_LINE) : raw;
-        boolean bold = bare.strip().startsWith("[b]")
+        boolean bold = bare.strip().startsWith("[b]") && bare.strip().endsWith("[/b]")
                 || bare.strip().startsWith("**") && bare.strip().endsWith("**");
         bare = bare.replace("[*]", "- ");
         String text = bare.indexOf('[') < 0 && !bare.contains("~~")
@@ -178,10 +181,14 @@ final class GuideText {
                 .remove();
         Element body = page.body();
         Element main = body.selectFirst("main, article");
-        walk(main == null ? body : main, false);
+        walk(main == null ? body : main, false, 0);
     }
 
-    private void walk(Element element, boolean quote) {
+    private void walk(Element element, boolean quote, int depth) {
+        if (depth > DEEPEST) {
+            addHtml(position(element), element.text(), element, quote);
+            return;
+        }
         String name = element.normalName();
         if (name.equals("tr")) {
             List<String> cells = element.select("> td, > th").stream()
@@ -200,7 +207,7 @@ final class GuideText {
         for (Node child : element.childNodes()) {
             if (child instanceof Element inner) {
                 if (isBlock(inner) || inner.children().stream().anyMatch(GuideText::isBlock)) {
-                    walk(inner, inQuote);
+                    walk(inner, inQuote, depth + 1);
                 } else {
                     addHtml(position(inner), inner.text(), inner, inQuote);
                 }
@@ -275,7 +282,8 @@ final class GuideText {
     }
 
     /** What is not seen never reaches a draft. */
-    private void add(int number, String text, GuideLine.Kind kind, List<String> cells) {
+    private void add(int number, String words, GuideLine.Kind kind, List<String> cells) {
+        String text = words.length() > LONGEST_LINE ? words.substring(0, LONGEST_LINE) : words;
         if (text.isBlank() && cells.isEmpty()) {
             lines.add(new GuideLine(file, number, "", GuideLine.Kind.TEXT, List.of()));
             return;

@@ -361,4 +361,76 @@ class LearnerTest {
                 .extracting(Lesson.Warning::line)
                 .containsExactly(802, 803);
     }
+
+    @Test
+    void hostilePagesAreBoundedAndNothingInThemIsRun() {
+        String steps = "<ol><li>Install ab.apk</li><li>Open the app</li></ol>";
+        Lesson deep = learn(
+                "x.html", "<html><body><h1>Root for AB-10</h1>" + "<div>".repeat(20_000) + steps + "</body></html>");
+        assertThat(deep.routes()).hasSize(1);
+        Lesson scripts = learn(
+                "x.html",
+                "<html><head><script>Root for AB-99</script><style>AB-98 {}</style></head><body><h1>Root for AB-10</h1>"
+                        + "<form><input value='AB-97'>AB-96</form><img src='http://example.invalid/AB-95.png' onerror='AB-94()'>"
+                        + "<template>AB-93</template>" + steps + "<!-- AB-92 --></body></html>");
+        assertThat(scripts.routes().get(0).at("/fits/phones")).hasSize(1);
+        assertThat(scripts.routes().toString()).doesNotContain("AB-9");
+        StringBuilder wide = new StringBuilder("<html><body><h1>Root for AB-10</h1>" + steps + "<table><tr>");
+        for (int i = 0; i < 200_000; i++) {
+            wide.append("<td>").append(i).append("</td>");
+        }
+        assertThat(learn("x.html", wide + "</tr></table></body></html>").routes())
+                .hasSize(1);
+        Lesson open = learn(
+                "x.html", "<html><body><p>Root for AB-10<p>1. Install ab.apk<p>2. Open <b>the app<table><tr><td>x");
+        assertThat(open.routes()).as("tags that are never closed").hasSize(1);
+        Lesson longLine = learn("x", "Root for AB-10 " + "AB-11 ".repeat(50_000) + "\n1. Install ab.apk\n2. Open it\n");
+        assertThat(longLine.routes().get(0).at("/fits/phones")).hasSize(2);
+    }
+
+    @Test
+    void whereTwoStatementsDisagreeBothAreShownAndTheSaferOneIsTaken() {
+        String guide = """
+                Root for AB-10 and AB-11
+                Battery 30 % or more.
+                1. Install ab.apk
+                   md5 9f86d081884c7d659a2feaa0c55ad015
+                   md5 60303ae22b998861bce3b28f33eec1be
+                2. Open the app
+                EDIT: battery at least 50 %!
+                EDIT: AB-11 is not supported.
+                Otherwise: 5f4dcc3b5aa765d61d8327deb882cf99
+                """;
+        Lesson lesson = learn("x", guide);
+        assertThat(lesson.warnings())
+                .filteredOn(warning -> warning.code().equals("contradiction"))
+                .extracting(Lesson.Warning::line)
+                .contains(5, 7, 8, 9);
+        Map<String, Set<String>> fields = fields(lesson);
+        assertThat(fields.get("battery")).containsExactly("50");
+        assertThat(fields.get("models")).containsExactly("AB-10");
+        assertThat(fields.get("files")).as("neither of two checksums").containsExactly("ab.apk=");
+    }
+
+    @Test
+    void severalTextsAreOneGuideAndEachValueKnowsItsOwn() {
+        Lesson lesson = learner.learn(
+                List.of(
+                        new Learner.Source("models.txt", "Supported:\nAB-10\nAB-12\n".getBytes(StandardCharsets.UTF_8)),
+                        new Learner.Source(
+                                "steps.txt",
+                                "How to root\n1. Install ab.apk\n2. Open the app\n".getBytes(StandardCharsets.UTF_8))),
+                DAY);
+        assertThat(lesson.routes()).hasSize(1);
+        assertThat(lesson.evidence())
+                .filteredOn(one -> one.value().equals("AB-12"))
+                .allSatisfy(one -> {
+                    assertThat(one.file()).isEqualTo("models.txt");
+                    assertThat(one.line()).isEqualTo(3);
+                    assertThat(one.sure()).isEqualTo(Lesson.Sure.CERTAIN);
+                });
+        assertThat(lesson.evidence())
+                .filteredOn(one -> one.path().endsWith("/steps/1/text"))
+                .allSatisfy(one -> assertThat(one.file()).isEqualTo("steps.txt"));
+    }
 }

@@ -223,4 +223,20 @@ class DiagnosticsTest {
                 .containsExactlyInAnyOrder(4, 6, 7);
         assertThat(loaded.faults()).anyMatch(fault -> fault.file().equals("causes/worse.yaml"));
     }
+
+    @Test
+    void aSymptomIsFoundByTheWordsPeopleUse() throws Exception {
+        List<Symptom> known = TroubleLoader.load(Sample.SHIPPED_FOLDERS, Sample.shipped())
+                .troubles()
+                .symptoms();
+        assertThat(SymptomSearch.find(known, "").size()).isEqualTo(known.size());
+        assertThat(SymptomSearch.find(known, "my bank app will not start")
+                        .get(0)
+                        .id())
+                .isEqualTo("app-refuses-custom-state");
+        assertThat(SymptomSearch.find(known, "stuck at logo").get(0).id()).isEqualTo("loops-at-logo");
+        assertThat(SymptomSearch.find(known, "BATTERY hot!").get(0).id()).isEqualTo("battery-hot");
+        assertThat(SymptomSearch.find(known, "xylophone")).isEmpty();
+        assertThat(SymptomSearch.find(known, "phone ".repeat(100_000))).isNotEmpty();
+    }
 }

@@ -67,6 +67,62 @@ class CatalogueMergeTest {
     }
 
     @Test
+    void symptomsCausesQuestionsAndAppsAreTakenToo() throws IOException {
+        Path zip = zip(
+                "routes/" + "go-online.yaml",
+                Files.readString(ours.resolve(GO_ONLINE)),
+                "symptoms/sings.yaml",
+                "id: sings\nname: It sings\nwords: [it hums]\n",
+                "questions/loud.yaml",
+                "id: loud\nquestion: Is it loud?\nhow: Listen.\nanswers: [\"yes\", \"no\"]\n",
+                "causes/bird.yaml",
+                "id: bird\nname: A bird\nweight: 2\nexplains: {sings: 1}\nanswers:\n  loud: {\"yes\": 0.9}\nadvice: Open the window.\n",
+                "apps/a.yaml",
+                "id: org.bird.song\nname: Song\nreliesOn: [org.bird.voice]\n");
+        try (CatalogueMerge merge = CatalogueMerge.open(ours, zip)) {
+            List<Difference> wanted =
+                    merge.differences().stream().filter(Difference::canBeTaken).toList();
+            assertThat(wanted)
+                    .extracting(Difference::name)
+                    .containsExactly("apps/org.bird.song", "causes/bird", "questions/loud", "symptoms/sings");
+            merge.take(wanted, TODAY);
+        }
+        TroubleLoader.Loaded loaded = TroubleLoader.load(
+                CatalogueLoader.Folders.of(ours), CatalogueLoader.load(ours).catalogue());
+        assertThat(loaded.faults()).isEmpty();
+        assertThat(loaded.troubles().symptom("sings")).isPresent();
+        assertThat(loaded.troubles().reliedOnBy("org.bird.voice")).containsExactly("org.bird.song");
+        assertThat(loaded.troubles().causes()).anyMatch(cause -> cause.id().equals("bird"));
+        assertThat(Files.readString(ours.resolve("causes/bird.yaml"))).contains("origin: {from: \"theirs.zip\"");
+    }
+
+    @Test
+    void aDraftIsToldAndNeverTakenOrPlannedWith() throws IOException {
+        Path draft = ours.resolve("routes/learnt.yaml");
+        Files.writeString(
+                draft,
+                "id: learnt\nname: Learnt\ndraft: true\nfamily: exploit app\nsummary: Learnt.\nfits: {phones: []}\n");
+        CatalogueLoader.Loaded loaded = CatalogueLoader.load(ours);
+        assertThat(loaded.catalogue().route("learnt")).isEmpty();
+        assertThat(loaded.faults())
+                .filteredOn(fault -> fault.file().equals("routes/learnt.yaml"))
+                .isNotEmpty()
+                .allMatch(Fault::isWarning)
+                .anyMatch(fault -> fault.what().contains("draft"))
+                .anyMatch(fault -> fault.what().contains("costs"));
+        Files.writeString(draft, Files.readString(draft) + "weather: fine\n");
+        assertThat(CatalogueLoader.load(ours).faults())
+                .as("what is wrong in a draft is wrong")
+                .filteredOn(fault -> fault.file().equals("routes/learnt.yaml"))
+                .anyMatch(fault -> !fault.isWarning());
+        Files.writeString(
+                draft, Files.readString(ours.resolve(GO_ONLINE)).replace("id: go-online", "id: learnt\ndraft: false"));
+        assertThat(CatalogueLoader.load(ours).catalogue().route("learnt"))
+                .as("confirmed")
+                .isPresent();
+    }
+
+    @Test
     void whatCannotBeWrittenWholeIsNotTakenAtAll() throws IOException {
         String before = Files.readString(ours.resolve(GO_ONLINE));
         Path zip = zip(

@@ -164,4 +164,20 @@ class PropertyPatchTest {
         assertThat(process.exitValue()).as(said).isZero();
         assertThat(said).as("no fuzz, no offset").isBlank();
     }
+
+    @Test
+    void everyCharacterOfALineIsSeenAndItsKeyIsKnown() {
+        List<PropertyLine> lines = PropertyFile.of(
+                        " ro.build.id = A\u202eB  \r\n# x\tremark\nro.product.model=\n\nplain"
+                                .getBytes(StandardCharsets.UTF_8))
+                .lines(4);
+        assertThat(lines).extracting(PropertyLine::number).containsExactly(1, 2, 3, 4);
+        assertThat(lines.get(0).shown()).isEqualTo("\u00b7ro.build.id = A\\u202EB\u00b7\u00b7\u240d");
+        assertThat(lines.get(0).key()).contains("ro.build.id");
+        assertThat(lines.get(0).value()).as("exactly as it stands").isEqualTo(" A\u202eB  ");
+        assertThat(lines.get(0).meaning()).contains("Build id");
+        assertThat(lines.get(1).shown()).isEqualTo("# x\u2192remark");
+        assertThat(lines.get(1).key()).isEmpty();
+        assertThat(lines.get(2).value()).isEmpty();
+    }
 }
