@@ -31,7 +31,7 @@ public final class Learner {
         if (!why.isEmpty()) {
             return nothingLearnt(warnings, why);
         }
-        Heard heard = new Listening(words).to(lines);
+        Heard heard = Listening.to(lines, words);
         heard.warnings.addAll(0, warnings);
         if (!isAGuide(heard)) {
             return nothingLearnt(heard.warnings, "Neither steps nor files for a phone were found in it.");

@@ -1,0 +1,111 @@
+package org.mobrak.core.learn;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.mobrak.core.learn.Lesson.Sure;
+
+/** What a guide says of states, figures and dangers. */
+final class StateTalk {
+    private static final Pattern WRITING = Pattern.compile(
+            "\\b(?:flash|flashes|write|writes|flashing|writing|put|upgrade|downgrade) (?:the |a |an |its |this |that )?(?:old |older |new |custom |stock |right |matching )?");
+
+    private final Wordings words;
+    private final Heard heard;
+
+    StateTalk(Wordings words, Heard heard) {
+        this.words = words;
+        this.heard = heard;
+    }
+
+    /** What must be so, what is brought about, and what is dangerous. */
+    void hear(Here here) {
+        GuideLine line = here.line();
+        if (here.isIn("replies") || here.report()) {
+            return;
+        }
+        for (Clause clause : here.clauses()) {
+            Figures.battery(clause).ifPresent(percent -> battery(percent, clause));
+            if (clause.lower().startsWith("if ") || here.remedy()) {
+                // What holds only then is neither needed nor brought about.
+                continue;
+            }
+            if (!clause.negated()) {
+                written(clause);
+                words.requires().stream()
+                        .filter(one -> Wordings.any(clause.lower(), one.words()))
+                        .forEach(one -> needed(one, clause, here));
+                words.gates().stream()
+                        .filter(one -> Wordings.any(clause.lower(), one.words()))
+                        .forEach(one -> heard.gates.putIfAbsent(one.of(), new Said<>(one.is(), line, Sure.LIKELY)));
+                words.effects().stream()
+                        .filter(one -> Wordings.any(clause.lower(), one.words()))
+                        .forEach(
+                                one -> heard.effects.putIfAbsent(one.of(), new Said<>(one.value(), line, Sure.LIKELY)));
+                if (Wordings.any(clause.lower(), words.wipes())) {
+                    heard.wipes = heard.wipes.or(() -> Optional.of(new Said<>(true, line, Sure.LIKELY)));
+                }
+            }
+            if (Wordings.any(clause.lower(), words.kept())) {
+                heard.wipes = heard.wipes.or(() -> Optional.of(new Said<>(false, line, Sure.LIKELY)));
+            }
+            if (Wordings.any(clause.lower(), words.hazards())
+                    || here.isIn("hazards") && line.kind() != GuideLine.Kind.HEADING) {
+                heard.hazards.add(new Said<>(Listening.shortened(clause.text(), 400), line, Sure.LIKELY));
+            }
+        }
+    }
+
+    /** What is flashed or written is named right behind the word; “install it from the recovery” writes no recovery. */
+    private void written(Clause clause) {
+        Matcher writing = WRITING.matcher(clause.lower());
+        while (writing.find()) {
+            String rest = clause.lower().substring(writing.end());
+            words.partitions()
+                    .forEach((partition, phrases) -> phrases.stream()
+                            .filter(phrase -> !phrase.equals("root")
+                                    && rest.startsWith(phrase)
+                                    && Wordings.contains(rest, phrase))
+                            .forEach(phrase -> heard.writes.putIfAbsent(
+                                    partition, new Said<>(partition, clause.line(), Sure.GUESS))));
+        }
+    }
+
+    /** A word for a state is a need only where needs are told: under their heading, or with a word that asks. */
+    private void needed(Wordings.Needed one, Clause clause, Here here) {
+        boolean asks = here.isIn("needs")
+                || Wordings.any(
+                        clause.lower(),
+                        List.of(
+                                "must",
+                                "need",
+                                "needs",
+                                "needed",
+                                "requires",
+                                "require",
+                                "required",
+                                "has to be",
+                                "have",
+                                "already",
+                                "only"));
+        boolean brings = Wordings.any(
+                clause.lower(), List.of("install", "installs", "flash", "write", "writes", "get", "gives"));
+        if (asks && !brings) {
+            heard.requires.putIfAbsent(one.of(), new Said<>(one.is(), clause.line(), Sure.LIKELY));
+        }
+    }
+
+    private void battery(int percent, Clause clause) {
+        if (heard.battery.isPresent() && heard.battery.get().value() != percent) {
+            heard.warn(
+                    "contradiction",
+                    clause.line(),
+                    "Here the battery should have %d %%, elsewhere %d %%; the higher one was taken."
+                            .formatted(percent, heard.battery.get().value()));
+        }
+        if (heard.battery.isEmpty() || heard.battery.get().value() < percent) {
+            heard.battery = Optional.of(new Said<>(percent, clause.line(), Sure.CERTAIN));
+        }
+    }
+}

@@ -1,0 +1,127 @@
+package org.mobrak.core.learn;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import org.mobrak.core.learn.Lesson.Sure;
+
+/** What a guide tells to do. */
+final class StepTalk {
+    /** Sentences, and what forbids something behind a comma. */
+    private static final Pattern SENTENCES = Pattern.compile(
+            "(?<=[.!?])\\s+|[,;]\\s+(?=(?:and |but )?(?:do not|don['’]?t|never)\\b)|\\s+(?=(?:and|but) (?:do not|don['’]?t|never)\\b)|\\s+(?=dont\\b)",
+            Pattern.CASE_INSENSITIVE);
+
+    private final Wordings words;
+    private final Heard heard;
+    /** In a guide whose steps bear numbers nothing else is one. */
+    private final boolean numbered;
+
+    StepTalk(Wordings words, Heard heard, boolean numbered) {
+        this.words = words;
+        this.heard = heard;
+        this.numbered = numbered;
+    }
+
+    /** What is to be done, and what is forbidden. */
+    void hear(Here here) {
+        GuideLine line = here.line();
+        if (here.isIn("replies", "excluded", "hazards") || here.report() || line.kind() == GuideLine.Kind.HEADING) {
+            return;
+        }
+        if (here.remedy()) {
+            remedy(line);
+            return;
+        }
+        boolean listed = line.kind() == GuideLine.Kind.NUMBERED;
+        boolean told = !numbered
+                && (line.kind() == GuideLine.Kind.ITEM && here.isIn("steps") || isTold(line.lower()))
+                && !here.isIn("needs")
+                && !here.isIn("files");
+        if (!listed && !told) {
+            return;
+        }
+        List<String> kept = new ArrayList<>();
+        for (String sentence : SENTENCES.split(line.text())) {
+            if (isForbidding(sentence.toLowerCase(Locale.ROOT).replace('’', '\''))) {
+                heard.warn(
+                        "negated",
+                        line,
+                        "“" + Listening.shortened(sentence, 120)
+                                + "” forbids something; it is kept as a danger and is no step.");
+                heard.hazards.add(new Said<>(Listening.shortened(sentence, 400), line, Sure.CERTAIN));
+            } else {
+                kept.add(sentence);
+            }
+        }
+        String text = String.join(" ", kept).strip();
+        if (!text.isEmpty()) {
+            heard.steps.add(task(text, line));
+        }
+    }
+
+    /** It begins with what is to be done, or with where: “in recovery, install the zip”. */
+    private boolean isTold(String lower) {
+        String first = Wordings.firstWord(lower);
+        int comma = lower.indexOf(", ");
+        boolean behind = first.equals("in")
+                && comma > 0
+                && words.verbs().contains(Wordings.firstWord(lower.substring(comma + 2)));
+        return words.verbs().contains(first)
+                || behind
+                || List.of("then", "now", "first", "next", "finally", "after").contains(first);
+    }
+
+    private boolean isForbidding(String lower) {
+        return List.of("do not", "don't", "dont", "never", "not ", "no need").stream()
+                        .anyMatch(lower::startsWith)
+                || Wordings.any(lower, List.of("but do not", "and do not", "but don't", "and don't", "but never"));
+    }
+
+    private void remedy(GuideLine line) {
+        int comma = line.text().indexOf(',') > 0
+                ? line.text().indexOf(',')
+                : line.text().indexOf(':');
+        if (comma > 0 && comma + 2 < line.text().length()) {
+            heard.steps.get(heard.steps.size() - 1).remedies.add(new String[] {
+                line.text().substring(0, comma).strip(),
+                line.text().substring(comma + 1).strip()
+            });
+        }
+    }
+
+    private Heard.Task task(String text, GuideLine line) {
+        String lower = text.toLowerCase(Locale.ROOT);
+        Heard.Task task = new Heard.Task(
+                new Said<>(
+                        Listening.shortened(text, 1900),
+                        line,
+                        line.kind() == GuideLine.Kind.NUMBERED ? Sure.CERTAIN : Sure.LIKELY),
+                phase(lower));
+        task.mode = Wordings.key(lower, words.modes());
+        task.keys = Figures.keys(lower);
+        Figures.Wait wait = Figures.minutes(lower);
+        task.normal = wait.normal();
+        task.worry = wait.worry();
+        int until = lower.indexOf("until ");
+        if (until >= 0 && task.keys.isEmpty()) {
+            task.sign = Optional.of(Listening.shortened(
+                    text.substring(until + "until ".length()).strip(), 200));
+        }
+        task.noReturn = Wordings.any(lower, words.noreturn());
+        return task;
+    }
+
+    private String phase(String lower) {
+        String plain = lower.replaceFirst("^(?:then|now|first|next|finally),? ", "");
+        if (words.prove().stream().anyMatch(plain::startsWith)) {
+            return "prove";
+        }
+        if (words.gather().stream().anyMatch(plain::startsWith)) {
+            return "gather";
+        }
+        return words.prepare().stream().anyMatch(plain::startsWith) ? "prepare" : "do";
+    }
+}
