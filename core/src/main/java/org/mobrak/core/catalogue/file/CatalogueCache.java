@@ -44,7 +44,7 @@ import org.mobrak.core.identity.build.Rulers;
  */
 public final class CatalogueCache {
     /** To be raised whenever the same files would be read or judged otherwise. */
-    private static final String FORMAT = "mobrak catalogue cache 5";
+    private static final String FORMAT = "mobrak catalogue cache 6";
 
     private static final int CHUNK = 500;
 
