@@ -1,10 +1,7 @@
 package org.mobrak.app;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.proof.AppList;
@@ -17,15 +14,7 @@ public final class AppInventory {
 
     /** The apps in a file; an {@link UnreadableInput} tells that there are none. */
     public static AppList read(Path file) throws IOException {
-        if (Files.isDirectory(file)) {
-            throw new UnreadableInput(file + " is a folder; give the listing in it.");
-        }
-        // A device has no size and no end.
-        try (InputStream in = Files.newInputStream(file)) {
-            return read(file.toString(), in.readNBytes(MOST_BYTES + 1));
-        } catch (NoSuchFileException missing) {
-            throw new UnreadableInput(file + " does not exist; check the path.");
-        }
+        return read(file.toString(), BoundedFile.read(file, MOST_BYTES, "give the listing in it."));
     }
 
     private static AppList read(String name, byte[] bytes) throws IOException {

@@ -6,14 +6,11 @@ import com.fasterxml.jackson.dataformat.yaml.YAMLGenerator;
 import com.fasterxml.jackson.dataformat.yaml.YAMLMapper;
 import java.io.IOException;
 import java.io.InputStream;
-import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.List;
-import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.learn.Learner;
 import org.mobrak.core.learn.Lesson;
 
@@ -26,16 +23,7 @@ public final class Learning {
 
     /** The bytes of a guide; every way in which that can fail is told in a sentence. */
     public static Learner.Source source(Path file) throws IOException {
-        if (Files.isDirectory(file)) {
-            throw new UnreadableInput(file + " is a folder; name the guides in it.");
-        }
-        try (InputStream in = Files.newInputStream(file)) {
-            return new Learner.Source(file.toString(), in.readNBytes(MOST_BYTES));
-        } catch (NoSuchFileException missing) {
-            throw new UnreadableInput(file + " does not exist; check the path.");
-        } catch (AccessDeniedException denied) {
-            throw new UnreadableInput(file + " may not be read; change its permissions or copy it.");
-        }
+        return new Learner.Source(file.toString(), BoundedFile.read(file, MOST_BYTES, "name the guides in it."));
     }
 
     public static Learner.Source source(String name, InputStream in) throws IOException {

@@ -1,11 +1,9 @@
 package org.mobrak.app;
 
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.AtomicMoveNotSupportedException;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.attribute.PosixFileAttributeView;
@@ -37,16 +35,8 @@ public final class PropertyEdit {
 
     /** Reads the file. */
     public static PropertyEdit open(Path file) throws IOException {
-        if (Files.isDirectory(file)) {
-            throw new UnreadableInput(file + " is a folder; give the property file in it.");
-        }
-        // A device has no size and no end.
-        try (InputStream in = Files.newInputStream(file)) {
-            byte[] bytes = in.readNBytes(PropertyFile.MOST_BYTES + 1);
-            return new PropertyEdit(String.valueOf(file.getFileName()), bytes, Optional.empty());
-        } catch (NoSuchFileException missing) {
-            throw new UnreadableInput(file + " does not exist; check the path.");
-        }
+        byte[] bytes = BoundedFile.read(file, PropertyFile.MOST_BYTES, "give the property file in it.");
+        return new PropertyEdit(String.valueOf(file.getFileName()), bytes, Optional.empty());
     }
 
     /** A text from the clipboard, or a file off a phone. */

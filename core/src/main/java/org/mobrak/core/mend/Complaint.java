@@ -1,6 +1,5 @@
 package org.mobrak.core.mend;
 
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -25,12 +24,5 @@ public record Complaint(
         symptoms = symptoms.stream().distinct().toList();
         answers = Map.copyOf(answers);
         did = List.copyOf(did);
-    }
-
-    /** With one more answer. */
-    public Complaint with(String question, String answer) {
-        Map<String, String> more = new HashMap<>(answers);
-        more.put(question, answer);
-        return new Complaint(symptoms, more, did, facts, compared);
     }
 }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -43,6 +44,12 @@ class DiagnosticsTest {
 
     private static Complaint complaint(Facts facts, String... symptoms) {
         return new Complaint(List.of(symptoms), Map.of(), List.of(), facts, Optional.empty());
+    }
+
+    private static Complaint with(Complaint told, String question, String answer) {
+        Map<String, String> answers = new HashMap<>(told.answers());
+        answers.put(question, answer);
+        return new Complaint(told.symptoms(), answers, told.did(), told.facts(), told.compared());
     }
 
     /** Two boxes of fruit: C. M. Bishop, Pattern Recognition and Machine Learning, 2006, §1.2, where p(red | orange) is 2/3. */
@@ -128,8 +135,7 @@ class DiagnosticsTest {
                 .isEqualTo(1, within(.01));
         assertThat(said.mends().get(0).fit().route().id()).isEqualTo("mend-custom-state");
         assertThat(said.mends().get(0).fit().verdict()).isIn(Verdict.FITS, Verdict.CAUTION);
-        Complaint answered =
-                shipped.complete(complaint(blown, "app-refuses-custom-state")).with("app-says", "root");
+        Complaint answered = with(shipped.complete(complaint(blown, "app-refuses-custom-state")), "app-says", "root");
         assertThat(shipped.diagnose(answered).causes().get(0).cause().id()).isEqualTo("root-seen-by-app");
         Facts open = Facts.none().supposing(Map.of(Fact.ROOT_MANAGER, "none", Fact.ROOT, "temporary"));
         Complaint shown = shipped.complete(complaint(open));
@@ -173,7 +179,7 @@ class DiagnosticsTest {
                 Map.Entry<String, Double> best = said.getValue().entrySet().stream()
                         .max(Map.Entry.comparingByValue())
                         .orElseThrow();
-                double after = probability(shipped.diagnose(told.with(said.getKey(), best.getKey())), cause);
+                double after = probability(shipped.diagnose(with(told, said.getKey(), best.getKey())), cause);
                 boolean others = troubles.causes().stream()
                         .anyMatch(other -> other.answers()
                                         .getOrDefault(said.getKey(), Map.of())
