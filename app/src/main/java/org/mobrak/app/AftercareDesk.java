@@ -51,7 +51,12 @@ public final class AftercareDesk {
     /** On the worker thread. */
     private void show() {
         Optional<AftercareView> now = Optional.ofNullable(bench.get()).flatMap(Workbench::lookAfter);
-        workers.draw(() -> view.set(now));
+        workers.draw(() -> {
+            // A command shows what came of it, and the snapshot after it the same: nothing is drawn twice.
+            if (!view.get().equals(now)) {
+                view.set(now);
+            }
+        });
     }
 
     private void change(String what, Change change) {
