@@ -1070,6 +1070,14 @@ class MobrakTest {
         assertThat(poem.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
         assertThat(poem.json().at("/warnings").findValuesAsText("code")).containsExactly("nothing-learnt");
         assertThat(run("", "learn", "/nowhere").status()).isEqualTo(Mobrak.UNREADABLE);
+        for (List<String> line : List.of(
+                List.of("learn", folder.toString()),
+                List.of("apps", "--before", folder.toString(), "--after", folder.toString()),
+                List.of("patch", folder.toString(), "--set", "a=1", "--expect", "0"))) {
+            Outcome outcome = run("", line.toArray(String[]::new));
+            assertThat(outcome.status()).as("%s", line).isEqualTo(Mobrak.UNREADABLE);
+            assertThat(outcome.err()).as("%s", line).hasLineCount(1).contains("is a folder");
+        }
         assertThat(run(guide, "learn", "-").out())
                 .contains("draft: Root for the Wren 3")
                 .contains("ask: ");
