@@ -45,12 +45,22 @@ public final class AftercareDesk {
 
     /** Works everything out for the phone on the desk, quietly. */
     public void look() {
-        workers.quietly(this::show);
+        workers.quietly(this::showOrTell);
+    }
+
+    /** An empty page would not say why it is empty. */
+    private void showOrTell() {
+        try {
+            show();
+        } catch (IOException | Refusal unreadable) {
+            workers.draw(() -> workers.notice.set(Optional.of(new Notice(true, unreadable.getMessage()))));
+        }
     }
 
     /** On the worker thread. */
-    private void show() {
-        Optional<AftercareView> now = Optional.ofNullable(bench.get()).flatMap(Workbench::lookAfter);
+    private void show() throws IOException, Refusal {
+        Workbench open = bench.get();
+        Optional<AftercareView> now = open == null ? Optional.empty() : open.lookAfter();
         workers.draw(() -> {
             // A command shows what came of it, and the snapshot after it the same: nothing is drawn twice.
             if (!view.get().equals(now)) {
@@ -74,6 +84,14 @@ public final class AftercareDesk {
     public void saw(Seen what) {
         change("Noting what was seen", aftercare -> {
             aftercare.saw(what);
+            return null;
+        });
+    }
+
+    /** Takes what a manager or a proof app says, copied off its screen. */
+    public void heard(String text) {
+        change("Reading what it says", aftercare -> {
+            aftercare.heard(text);
             return null;
         });
     }

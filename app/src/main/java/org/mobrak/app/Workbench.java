@@ -314,12 +314,8 @@ final class Workbench implements AutoCloseable {
     }
 
     /** The phone on the desk after the work; empty where none lies there, or what is known of troubles cannot be read. */
-    Optional<AftercareView> lookAfter() {
-        try {
-            return picked.isEmpty() ? Optional.empty() : Optional.of(aftercare.look());
-        } catch (IOException | Refusal unreadable) {
-            return Optional.empty();
-        }
+    Optional<AftercareView> lookAfter() throws IOException, Refusal {
+        return picked.isEmpty() ? Optional.empty() : Optional.of(aftercare.look());
     }
 
     /** What aftercare may know and keep. */

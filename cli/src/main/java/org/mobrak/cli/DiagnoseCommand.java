@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.io.PrintWriter;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -12,12 +13,15 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import org.mobrak.app.BeforeAfter;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.match.Identity;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.mend.Complaint;
 import org.mobrak.core.mend.Diagnosis;
 import org.mobrak.core.mend.Diagnostics;
+import org.mobrak.core.proof.Comparison;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
@@ -50,6 +54,13 @@ final class DiagnoseCommand implements Callable<Integer> {
     @Option(names = "--did", paramLabel = "ROUTE-OR-FAMILY", description = "What was done to the phone.")
     private List<String> did = new ArrayList<>();
 
+    @Option(
+            names = "--before",
+            arity = "1..*",
+            paramLabel = "FILE",
+            description = "Readings from before the work; the others are then from afterwards, and both are compared.")
+    private List<Path> before = new ArrayList<>();
+
     @Override
     public Integer call() throws IOException {
         Map<String, String> answered = answered();
@@ -57,8 +68,8 @@ final class DiagnoseCommand implements Callable<Integer> {
         Identity identity =
                 symptoms.isEmpty() ? inputs.identity(mobrak, catalogue) : inputs.identityIfAny(mobrak, catalogue);
         Diagnostics diagnostics = new Diagnostics(catalogue, inputs.troubles(mobrak, catalogue));
-        Diagnosis diagnosis = diagnostics.diagnose(
-                complete(diagnostics, new Complaint(symptoms, answered, did, identity.facts(), Optional.empty())));
+        Diagnosis diagnosis = diagnostics.diagnose(complete(
+                diagnostics, new Complaint(symptoms, answered, did, identity.facts(), compared(catalogue, identity))));
         PrintWriter out = spec.commandLine().getOut();
         if (inputs.json()) {
             JsonAnswer.write(answer(diagnosis), out);
@@ -66,6 +77,17 @@ final class DiagnoseCommand implements Callable<Integer> {
             print(diagnosis, out);
         }
         return diagnosis.causes().isEmpty() ? Mobrak.ANSWER_IS_NO : Mobrak.DONE;
+    }
+
+    /** How the phone came out of the work, where readings from before it are given. */
+    private Optional<Comparison> compared(Catalogue catalogue, Identity after) throws IOException {
+        if (before.isEmpty()) {
+            return Optional.empty();
+        }
+        List<Route> done =
+                did.stream().flatMap(id -> catalogue.route(id).stream()).toList();
+        Identity first = Inputs.identity(spec.commandLine(), mobrak, catalogue, before, List.of());
+        return Optional.of(BeforeAfter.compare(first, after, done));
     }
 
     private Complaint complete(Diagnostics diagnostics, Complaint told) {

@@ -5,11 +5,13 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.io.PrintWriter;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
+import org.mobrak.app.ProofWords;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
@@ -52,6 +54,12 @@ final class ProveCommand implements Callable<Integer> {
     private List<String> seen = new ArrayList<>();
 
     @Option(
+            names = "--words",
+            paramLabel = "FILE",
+            description = "What a manager or a proof app says, copied off its screen; counts after what was --seen.")
+    private List<Path> words = new ArrayList<>();
+
+    @Option(
             names = "--school",
             paramLabel = "SCHOOL",
             defaultValue = "strict",
@@ -60,7 +68,10 @@ final class ProveCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        List<Seen> evidence = seen.stream().map(this::seen).toList();
+        List<Seen> evidence = new ArrayList<>(seen.stream().map(this::seen).toList());
+        for (Path file : words) {
+            evidence.addAll(ProofWords.read(file));
+        }
         Strictness strictness = strictness();
         Catalogue catalogue = inputs.catalogue(mobrak);
         Facts facts = (evidence.isEmpty()

@@ -940,6 +940,11 @@ class MobrakTest {
         assertThat(proved.json().at("/recovery/state").asText()).isEqualTo("custom");
         Outcome shell = run("", "prove", reading("hive-12-shell.txt"), "--json");
         assertThat(shell.json().at("/root/state").asText()).isEqualTo("temporary");
+        Path words = Files.writeString(folder.resolve("words.txt"), "Phone: Hive 12\nRoot access: yes\n");
+        Outcome said = run("", "prove", "--seen", "restart", "--words", words.toString(), "--json");
+        assertThat(said.json().at("/root/rung").asInt()).isEqualTo(6);
+        Files.writeString(words, "Thank you for flying with us");
+        assertThat(run("", "prove", "--words", words.toString()).err()).contains("“not rooted”");
         assertThat(run("", "prove", "--seen", "icon").status()).isEqualTo(Mobrak.ANSWER_IS_NO);
         assertThat(run("", "prove", "--seen", "icon", "--school", "lenient").out())
                 .contains("Root: permanent, rung 1");

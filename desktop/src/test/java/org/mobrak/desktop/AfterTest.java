@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
+import javafx.scene.control.Button;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -67,6 +68,11 @@ class AfterTest {
         desktop.until("permanent", () -> desktop.text("claim").equals("Permanent"));
         desktop.press(KeyCode.CONTROL, KeyCode.Z);
         desktop.until("taken back", () -> desktop.text("claim").equals("Temporary"));
+        desktop.fill("proof-words", "Root access: missing");
+        desktop.robot().interact(() -> ((Button) desktop.find("take-proof-words")).fire());
+        desktop.until("what the app says counts", () -> desktop.text("claim").equals("None"));
+        desktop.press(KeyCode.CONTROL, KeyCode.Z);
+        desktop.until("taken back", () -> desktop.text("claim").equals("Temporary"));
         desktop.click("proof-lenient");
         desktop.until("by the other school", () -> desktop.text("claim").equals("Permanent"));
         desktop.click("note-claim");
@@ -121,6 +127,8 @@ class AfterTest {
         desktop.drop("property-lines", binary);
         desktop.until("refused", () -> desktop.shows("boot.img is no property file"));
         assertThat(view().file().orElseThrow().name()).as("what lay open stays").isEqualTo("hive-05-system.prop");
+        desktop.click("put-property-away");
+        desktop.until("put away", () -> view().file().isEmpty());
     }
 
     @Test

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import org.mobrak.app.AppInventory;
+import org.mobrak.app.ProofWords;
 import org.mobrak.app.PropertyEdit;
 import org.mobrak.core.catalogue.trouble.Troubles;
 import org.mobrak.core.identity.Fact;
@@ -112,6 +113,18 @@ public final class Aftercare {
 
     public void saw(Seen what) throws Refusal {
         note("seeing “" + what.word() + "”", notes -> notes.saw(what, place.now()));
+    }
+
+    /** Takes what a manager or a proof app says; each line counts as the one thing it says. */
+    public void heard(String text) throws IOException, Refusal {
+        List<Seen> said = ProofWords.of("The text", text);
+        note("what an app says", notes -> {
+            Notes now = notes;
+            for (Seen what : said) {
+                now = now.saw(what, place.now());
+            }
+            return now;
+        });
     }
 
     public void judgeBy(Strictness strictness) throws Refusal {

@@ -35,6 +35,27 @@ class ProofTest {
                 .toList();
     }
 
+    /** Each line counts as the one thing it says; a no is never heard as a yes. */
+    @ParameterizedTest
+    @CsvSource({
+        "Root access: YES, proof-app-yes",
+        "This phone is NOT rooted., proof-app-no",
+        "This phone isn't rooted, proof-app-no",
+        "Root: no, proof-app-no",
+        "No root access here, proof-app-no",
+        "Device is rooted, proof-app-yes",
+        "Files was granted root, granted",
+        "Request denied, denied",
+        "uid=0(root) gid=0(root), uid0",
+        "Binary is up to date, manager-says",
+        "Grow the root vegetables, ''",
+        "'Root works\nthen: root was denied', proof-app-yes denied",
+    })
+    void takesAnAppsWordsForNoMoreThanTheySay(String text, String seen) {
+        assertThat(ProofTalk.of(text.replace("\\n", "\n")).stream().map(ProofTalk.Said::what))
+                .isEqualTo(seen(seen));
+    }
+
     @ParameterizedTest
     @CsvSource({
         "icon, unknown, 1, permanent, icon-only",

@@ -8,6 +8,7 @@ import java.util.stream.Collectors;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.TextArea;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -33,17 +34,21 @@ final class ProofFace implements AfterPage.Face {
     private final Session session;
     private final VBox ladder = new VBox();
     private final VBox side = new VBox();
+    /** Stays when the rest is drawn anew, so that no word is lost while somebody types. */
+    private final Card said;
+
     private final HBox node;
 
     ProofFace(Session session) {
         this.session = session;
+        this.said = said();
         ladder.getStyleClass().add("ladder");
         side.getStyleClass().add("side");
         Sheet rungs = new Sheet(ladder);
         HBox.setHgrow(rungs, Priority.ALWAYS);
-        Sheet said = new Sheet(side);
-        said.getStyleClass().add("side-scroll");
-        node = new HBox(rungs, said);
+        Sheet beside = new Sheet(side);
+        beside.getStyleClass().add("side-scroll");
+        node = new HBox(rungs, beside);
         node.getStyleClass().addAll("page", "page-columns");
     }
 
@@ -61,7 +66,7 @@ final class ProofFace implements AfterPage.Face {
                 .setAll(fromAbove.stream()
                         .map(rung -> rung(rung, view.proof(), rung.number() == next))
                         .toList());
-        ladder.getChildren().add(besides());
+        ladder.getChildren().addAll(besides(), said);
         side.getChildren().setAll(claim(view), school(view));
         if (!view.timeline().isEmpty()) {
             side.getChildren().add(timeline(view));
@@ -122,6 +127,21 @@ final class ProofFace implements AfterPage.Face {
                 button("Root was taken away", "saw-unrooted", Seen.UNROOTED, false));
         buttons.getStyleClass().add("buttons");
         return new Card("Something else was seen", buttons);
+    }
+
+    private Card said() {
+        TextArea words = new TextArea();
+        words.setId("proof-words");
+        words.setPrefRowCount(2);
+        words.setPromptText("Paste what the manager or the proof app shows …");
+        Button take = new Button("Let it count");
+        take.setId("take-proof-words");
+        take.disableProperty().bind(words.textProperty().isEmpty());
+        take.setOnAction(press -> {
+            session.aftercare().heard(words.getText());
+            words.clear();
+        });
+        return new Card("In the app's own words", words, take);
     }
 
     private Card claim(AftercareView view) {

@@ -47,6 +47,7 @@ final class PropertyFace implements AfterPage.Face {
     private final TextField value = field("patch-value", "New value");
     private final VBox result = new VBox();
     private final VBox node = new VBox();
+    private final Button away = new Button("Put the file away");
     private final MenuButton cable = new MenuButton("From the cable", new FontIcon(Feather.SMARTPHONE));
     private final HBox columns;
 
@@ -96,10 +97,13 @@ final class PropertyFace implements AfterPage.Face {
                 press -> Optional.ofNullable(Clipboard.getSystemClipboard().getString())
                         .ifPresent(session.aftercare()::openPasted));
         cable.setId("pull-properties");
+        away.setId("put-property-away");
+        away.setOnAction(press -> session.aftercare().putFileAway());
         FlowPane head = new FlowPane(
                 open,
                 paste,
                 cable,
+                away,
                 Texts.soft("Or drop it here. It is read, and never written until you save the changed one."));
         head.getStyleClass().add("page-head");
         return head;
@@ -151,6 +155,8 @@ final class PropertyFace implements AfterPage.Face {
                 .ifPresent(snapshot -> cable.getItems()
                         .setAll(snapshot.bench().stream().map(this::pulling).toList()));
         Optional<AftercareView.OpenFile> file = view.file();
+        away.setVisible(file.isPresent());
+        away.setManaged(file.isPresent());
         List<PropertyLine> now = file.map(AftercareView.OpenFile::lines).orElse(List.of());
         if (!lines.equals(now)) {
             lines.setAll(now);
