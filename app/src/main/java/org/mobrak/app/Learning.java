@@ -1,9 +1,6 @@
 package org.mobrak.app;
 
 import com.fasterxml.jackson.databind.node.ObjectNode;
-import com.fasterxml.jackson.dataformat.yaml.YAMLFactory;
-import com.fasterxml.jackson.dataformat.yaml.YAMLGenerator;
-import com.fasterxml.jackson.dataformat.yaml.YAMLMapper;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
@@ -11,6 +8,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.List;
+import org.mobrak.core.catalogue.file.EntryYaml;
 import org.mobrak.core.learn.Learner;
 import org.mobrak.core.learn.Lesson;
 
@@ -32,10 +30,6 @@ public final class Learning {
 
     /** Writes drafts into a catalogue's folder, each into a file that was not there. */
     public static List<Path> write(Lesson lesson, Path catalogue) throws IOException {
-        YAMLMapper yaml = new YAMLMapper(YAMLFactory.builder()
-                .disable(YAMLGenerator.Feature.WRITE_DOC_START_MARKER)
-                .disable(YAMLGenerator.Feature.SPLIT_LINES)
-                .build());
         Path folder = Files.createDirectories(catalogue.resolve("routes"));
         List<Path> written = new ArrayList<>();
         for (ObjectNode route : lesson.routes()) {
@@ -44,7 +38,7 @@ public final class Learning {
             for (int count = 2; Files.exists(file); count++) {
                 file = folder.resolve(id + "-" + count + ".yaml");
             }
-            Files.writeString(file, yaml.writeValueAsString(route), StandardOpenOption.CREATE_NEW);
+            Files.writeString(file, EntryYaml.of(route), StandardOpenOption.CREATE_NEW);
             written.add(file);
         }
         return written;

@@ -49,6 +49,7 @@ public final class Session implements AutoCloseable {
     private final FileDesk files;
     private final RehearsalDesk rehearsals;
     private final AftercareDesk aftercare;
+    private final WorkshopDesk workshop;
 
     // These belong to the worker thread.
     private Workbench bench;
@@ -74,6 +75,7 @@ public final class Session implements AutoCloseable {
         this.workers = new Workers(this::look, this::together, drawing);
         this.files = new FileDesk(workers, () -> bench, folder, clock);
         this.aftercare = new AftercareDesk(workers, () -> bench, link);
+        this.workshop = new WorkshopDesk(workers, () -> bench);
         this.rehearsals =
                 new RehearsalDesk(workers, () -> bench.logbook(), new Practice.Place(folder, cache, clock, drawing));
     }
@@ -115,6 +117,11 @@ public final class Session implements AutoCloseable {
     /** What comes after the work. */
     public AftercareDesk aftercare() {
         return aftercare;
+    }
+
+    /** From a guide to a route. */
+    public WorkshopDesk workshop() {
+        return workshop;
     }
 
     /** What is done with files. */

@@ -19,6 +19,8 @@ import java.util.function.UnaryOperator;
 import org.mobrak.app.aftercare.Aftercare;
 import org.mobrak.app.aftercare.AftercareView;
 import org.mobrak.app.aftercare.Place;
+import org.mobrak.app.workshop.Workshop;
+import org.mobrak.app.workshop.WorkshopPlace;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.file.Difference;
@@ -64,6 +66,7 @@ final class Workbench implements AutoCloseable {
     private final ReportBook reports;
     private final JobEdits jobs;
     private final Aftercare aftercare = new Aftercare(new DeskPlace());
+    private final Workshop workshop;
     private final Instant opened;
     private final Map<Long, Dossier> dossiers = new HashMap<>();
     private final Map<Long, DrawerEntry> entries = new HashMap<>();
@@ -82,6 +85,7 @@ final class Workbench implements AutoCloseable {
         this.link = link;
         this.clock = clock;
         this.opened = clock.instant();
+        this.workshop = new Workshop(new WorkshopAtDesk(workspace, undo, clock, this::phonesOfTheDrawer, this::forget));
         this.unread = new ArrayList<>(logbook().unread());
         String last = logbook().setting(LAST_PHONE).orElse("");
         List<PhoneRecord> phones = logbook().phones();
@@ -311,6 +315,23 @@ final class Workbench implements AutoCloseable {
 
     Aftercare aftercare() {
         return aftercare;
+    }
+
+    Workshop workshop() {
+        return workshop;
+    }
+
+    /** The phone on the desk first. */
+    private List<WorkshopPlace.Known> phonesOfTheDrawer() {
+        return logbook().phones().stream()
+                .sorted(Comparator.comparing(
+                        phone -> picked.filter(phone::equals).isEmpty()))
+                .map(phone -> {
+                    Identity identity = memory.identity(catalogue(), dossier(phone));
+                    return new WorkshopPlace.Known(
+                            phone.nickname(), identity, identity.facts().value(Fact.MODEL));
+                })
+                .toList();
     }
 
     /** The phone on the desk after the work; empty where none lies there, or what is known of troubles cannot be read. */

@@ -39,6 +39,7 @@ class ArchitectureTest {
             "mend.patch",
             "mend",
             "learn",
+            "learn.form",
             "logbook");
 
     @Test

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -16,8 +17,6 @@ import org.mobrak.core.learn.Lesson.Sure;
 
 /** Makes drafts in the catalogue's form of what was heard, with the evidence for each value. */
 final class Drafting {
-    private static final Set<String> DANGEROUS = Set.of("bootloader", "radio", "partition-table");
-
     private static final int MOST_PHONES = 500;
     private static final Pattern TITLE_END = Pattern.compile("[.!?](?:\\s|$)");
 
@@ -98,7 +97,7 @@ final class Drafting {
         notes(route.putObject("notes"), base + "/notes");
         reports(part, route, base);
         routes.add(route);
-        ask(part, route, base);
+        ask(route, base);
     }
 
     private static String slug(String title) {
@@ -224,8 +223,8 @@ final class Drafting {
             evidence(path + "/writes/" + writes.size(), said);
             writes.add(said.value());
         });
-        heard.wipes.filter(Said::value).ifPresent(said -> {
-            changes.put("wipesData", true);
+        heard.wipes.ifPresent(said -> {
+            changes.put("wipesData", said.value());
             evidence(path + "/wipesData", said);
         });
     }
@@ -248,7 +247,45 @@ final class Drafting {
             gate.put("why", "The guide says so.");
         });
         ArrayNode steps = work.putArray("steps");
-        heard.steps.forEach(task -> step(task, steps.addObject(), path + "/steps/" + (steps.size() - 1)));
+        for (Heard.Task task : heard.steps) {
+            String here = path + "/steps/" + steps.size();
+            ObjectNode node = steps.addObject();
+            step(task, node, here);
+            written(part, task, node, here);
+        }
+        new ModesOfKeys(heard.steps).forEach((index, mode) -> {
+            ((ObjectNode) steps.get(index)).put("mode", mode);
+            evidence(
+                    path + "/steps/" + index + "/mode",
+                    mode,
+                    heard.steps.get(index).text.line(),
+                    Sure.GUESS);
+        });
+    }
+
+    /** What a step writes: what its file is for, or what is said so in the same line. */
+    private void written(Part part, Heard.Task task, ObjectNode node, String path) {
+        if (!task.phase.equals("do")) {
+            return;
+        }
+        String text = task.text.value();
+        Set<String> written = new LinkedHashSet<>();
+        part.files().stream()
+                .filter(file -> text.contains(file.name.value()))
+                .flatMap(file -> file.partition.stream())
+                .forEach(written::add);
+        heard.writes.values().stream()
+                .filter(said -> said.line().equals(task.text.line()))
+                .map(Said::value)
+                .forEach(written::add);
+        written.retainAll(heard.writes.keySet());
+        if (!written.isEmpty()) {
+            ArrayNode writes = node.putArray("writes");
+            written.forEach(partition -> {
+                evidence(path + "/writes/" + writes.size(), partition, task.text.line(), Sure.GUESS);
+                writes.add(partition);
+            });
+        }
     }
 
     private void file(Heard.NamedFile file, ObjectNode node, String path) {
@@ -335,43 +372,7 @@ final class Drafting {
     }
 
     /** What a safe route needs and the text does not say. */
-    private void ask(Part part, ObjectNode route, String base) {
-        if (part.models().isEmpty()) {
-            ask(base + "/fits/phones", "For which model numbers is it? None is named.");
-        }
-        if (heard.versions.isEmpty() && heard.builds.isEmpty()) {
-            ask(base + "/fits/phones", "For which OS versions or builds is it?");
-        }
-        if (heard.writes.isEmpty()) {
-            ask(base + "/changes/writes", "What does it write: app, system, kernel, recovery, radio, bootloader?");
-        }
-        if (heard.effects.isEmpty()) {
-            ask(base + "/changes/effects", "What is otherwise afterwards: root, recovery, lock, OS?");
-        }
-        if (heard.wipes.isEmpty()) {
-            ask(base + "/changes/wipesData", "Is data lost? The text does not say.");
-        }
-        if (heard.battery.isEmpty()) {
-            ask(base + "/work/gates", "How full must the battery be? The text does not say.");
-        }
-        if (heard.steps.isEmpty()) {
-            ask(base + "/work/steps", "What is to be done, step by step?");
-        }
-        heard.writes.keySet().stream().filter(DANGEROUS::contains).forEach(partition -> {
-            if (part.files().stream().noneMatch(file -> !file.sums.isEmpty())) {
-                ask(base + "/work/files", "It writes the %s; no checksum is given.".formatted(partition));
-            }
-        });
-        for (int i = 0; i < part.files().size(); i++) {
-            Heard.NamedFile file = part.files().get(i);
-            if (file.sums.isEmpty()) {
-                ask(base + "/work/files/" + i, "No checksum is given for " + file.name.value() + ".");
-            }
-        }
-        ask(base + "/costs", "How long does it take, in hand and in waiting, and does it cost money?");
-    }
-
-    private void ask(String path, String question) {
-        missing.add(new Lesson.Missing(path, question));
+    private void ask(ObjectNode route, String base) {
+        Questions.of(route).forEach(asked -> missing.add(new Lesson.Missing(base + asked.path(), asked.ask())));
     }
 }

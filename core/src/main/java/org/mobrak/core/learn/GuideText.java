@@ -58,6 +58,11 @@ final class GuideText {
         return new Read(text.lines, text.warnings);
     }
 
+    /** The physical lines of a guide, markup and all. */
+    static List<String> rawLines(String file, byte[] bytes) {
+        return List.of(new GuideText(file).decode(bytes).split("\r\n|\n|\r", -1));
+    }
+
     private String decode(byte[] bytes) {
         byte[] held = bytes;
         if (bytes.length > MOST_BYTES) {

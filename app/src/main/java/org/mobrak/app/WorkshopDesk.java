@@ -1,0 +1,206 @@
+package org.mobrak.app;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Supplier;
+import org.mobrak.app.rehearsal.Person;
+import org.mobrak.app.rehearsal.Rehearsals;
+import org.mobrak.app.rehearsal.Report;
+import org.mobrak.app.workshop.Tryout;
+import org.mobrak.app.workshop.Workshop;
+import org.mobrak.app.workshop.WorkshopView;
+import org.mobrak.core.identity.Refusal;
+import org.mobrak.core.learn.Learner;
+
+/** From a guide to a route. Called on the thread that draws; nothing is worked out until somebody looks. */
+public final class WorkshopDesk {
+    private static final String PASTED = "pasted text";
+
+    private final Workers workers;
+    private final Supplier<Workbench> bench;
+    private final Observed<Optional<WorkshopView>> view = new Observed<>(Optional.empty());
+    private final Observed<Optional<Report>> report = new Observed<>(Optional.empty());
+
+    /** Something that may be refused. */
+    private interface Change {
+        String make(Workshop workshop) throws IOException, Refusal;
+    }
+
+    WorkshopDesk(Workers workers, Supplier<Workbench> bench) {
+        this.workers = workers;
+        this.bench = bench;
+    }
+
+    /** What lies on the table; empty while nothing does, or nobody looked. */
+    public Observed<Optional<WorkshopView>> view() {
+        return view;
+    }
+
+    /** How the draft did on the bench the last time; empty until it was tried as it is now. */
+    public Observed<Optional<Report>> report() {
+        return report;
+    }
+
+    /** Works everything out, quietly. */
+    public void look() {
+        workers.quietly(this::show);
+    }
+
+    /** On the worker thread. */
+    private void show() {
+        Optional<WorkshopView> now =
+                Optional.ofNullable(bench.get()).flatMap(open -> open.workshop().look());
+        workers.draw(() -> {
+            if (!view.get().equals(now)) {
+                report.set(Optional.empty());
+                view.set(now);
+            }
+        });
+    }
+
+    private void change(String what, Change change) {
+        workers.ask(what, () -> {
+            String told = change.make(bench.get().workshop());
+            show();
+            return told.isEmpty() ? null : new Outcome.Told(new Notice(false, told));
+        });
+    }
+
+    /** Reads a guide that was pasted. */
+    public void readPasted(String text) {
+        change("Reading the guide", workshop -> {
+            workshop.read(List.of(new Learner.Source(PASTED, text.getBytes(StandardCharsets.UTF_8))));
+            return "";
+        });
+    }
+
+    /** Reads files as one guide. */
+    public void readFiles(List<Path> files) {
+        workers.read(
+                "Reading the guide",
+                () -> {
+                    List<Learner.Source> sources = new ArrayList<>();
+                    for (Path file : files) {
+                        sources.add(Learning.source(file));
+                    }
+                    return sources;
+                },
+                sources -> {
+                    bench.get().workshop().read(sources);
+                    show();
+                    return null;
+                });
+    }
+
+    /** Lays a route of the catalogue on the table. */
+    public void open(String route) {
+        change("Opening a route", workshop -> {
+            workshop.open(route);
+            return "";
+        });
+    }
+
+    public void clear() {
+        change("Clearing the table", workshop -> {
+            workshop.clear();
+            return "";
+        });
+    }
+
+    public void choose(int draft) {
+        change("Turning to another draft", workshop -> {
+            workshop.choose(draft);
+            return "";
+        });
+    }
+
+    public void change(String field, String value, boolean inAll) {
+        change("Changing the draft", workshop -> {
+            workshop.change(field, value, inAll);
+            return "";
+        });
+    }
+
+    public void leaveOpen(String field, boolean inAll) {
+        change("Leaving a question open", workshop -> {
+            workshop.leaveOpen(field, inAll);
+            return "";
+        });
+    }
+
+    /** Names phones that the catalogue does not know yet. */
+    public void call(String maker, String shopName, boolean inAll) {
+        change("Naming the phones", workshop -> {
+            workshop.call(maker, shopName, inAll);
+            return "";
+        });
+    }
+
+    public void addStep(String text) {
+        change("Adding a step", workshop -> {
+            workshop.addStep(text);
+            return "";
+        });
+    }
+
+    public void addFile(String name) {
+        change("Adding a file", workshop -> {
+            workshop.addFile(name);
+            return "";
+        });
+    }
+
+    public void takeOut(String field) {
+        change("Taking a part out", workshop -> {
+            workshop.takeOut(field);
+            return "";
+        });
+    }
+
+    public void saveDraft() {
+        change(
+                "Saving the draft",
+                workshop -> "Saved as a draft: " + workshop.saveDraft().getFileName()
+                        + ". Nothing is planned with it before you confirm it.");
+    }
+
+    public void confirm(boolean all) {
+        change("Confirming", workshop -> {
+            int count = workshop.confirm(all).size();
+            return (count == 1 ? "The route is" : count + " routes are")
+                    + " in the catalogue and planned with from now on. Undo takes that back.";
+        });
+    }
+
+    public void export(Path out) {
+        change("Saving a copy", workshop -> {
+            workshop.export(out);
+            return "Saved: " + out;
+        });
+    }
+
+    /** Plays the draft on the bench, as it stands; nothing of it is kept. */
+    public void rehearse(long seed) {
+        workers.read(
+                "Rehearsing the draft",
+                () -> {
+                    Tryout tryout =
+                            workers.fromWorker(() -> bench.get().workshop().tryout());
+                    return Rehearsals.ofDrawer(
+                            tryout.name(),
+                            tryout.outlook(),
+                            tryout.plan().orElseThrow(),
+                            seed,
+                            List.of(),
+                            Person.CAREFUL);
+                },
+                went -> {
+                    workers.draw(() -> report.set(Optional.of(went)));
+                    return null;
+                });
+    }
+}

@@ -1,0 +1,121 @@
+package org.mobrak.app.workshop;
+
+import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import org.mobrak.core.identity.Refusal;
+import org.mobrak.core.learn.Learner;
+import org.mobrak.core.learn.Lesson;
+
+/**
+ * What lies on the workshop's table.
+ *
+ * @param sources the guides; empty where an entry of the catalogue was opened
+ * @param lesson what was learnt of them
+ * @param chosen which draft is looked at
+ */
+record Table(List<Learner.Source> sources, Lesson lesson, int chosen, List<Draft> drafts) {
+    private static final JsonMapper MAPPER =
+            JsonMapper.builder().addModule(new Jdk8Module()).build();
+
+    Table {
+        sources = List.copyOf(sources);
+        drafts = List.copyOf(drafts);
+    }
+
+    static Table of(List<Learner.Source> sources, LocalDate day) {
+        Lesson lesson = new Learner().learn(sources, day);
+        return new Table(
+                sources, lesson, 0, lesson.routes().stream().map(Draft::of).toList());
+    }
+
+    /** An entry of the catalogue, without a guide. */
+    static Table of(Draft opened) {
+        return new Table(List.of(), new Lesson(List.of(), List.of(), List.of(), List.of()), 0, List.of(opened));
+    }
+
+    Draft draft() throws Refusal {
+        if (drafts.isEmpty()) {
+            throw new Refusal("There is no draft on the table; paste a guide first.");
+        }
+        return drafts.get(chosen);
+    }
+
+    Table choosing(int index) throws Refusal {
+        if (index < 0 || index >= drafts.size()) {
+            throw new Refusal("There is no such draft.");
+        }
+        return new Table(sources, lesson, index, drafts);
+    }
+
+    Table with(Draft changed) {
+        return with(chosen, changed);
+    }
+
+    Table with(int index, Draft changed) {
+        List<Draft> all = new ArrayList<>(drafts);
+        all.set(index, changed);
+        return new Table(sources, lesson, chosen, all);
+    }
+
+    Table each(UnaryOperator<Draft> change) {
+        return new Table(sources, lesson, chosen, drafts.stream().map(change).toList());
+    }
+
+    /** As it is kept on disk. What was learnt is learnt anew: the same guide always teaches the same. */
+    @JsonIgnoreProperties(ignoreUnknown = true)
+    private record Kept(List<KeptSource> sources, String day, int chosen, List<KeptDraft> drafts) {}
+
+    private record KeptSource(String name, byte[] bytes) {}
+
+    @JsonIgnoreProperties(ignoreUnknown = true)
+    private record KeptDraft(
+            ObjectNode route, String maker, String shopName, Set<String> left, Optional<String> file) {}
+
+    String text(LocalDate day) {
+        try {
+            return MAPPER.writeValueAsString(new Kept(
+                    sources.stream()
+                            .map(one -> new KeptSource(one.name(), one.bytes()))
+                            .toList(),
+                    day.toString(),
+                    chosen,
+                    drafts.stream()
+                            .map(one -> new KeptDraft(one.route(), one.maker(), one.shopName(), one.left(), one.file()))
+                            .toList()));
+        } catch (JsonProcessingException impossible) {
+            throw new IllegalStateException(impossible);
+        }
+    }
+
+    /** What was kept; nothing where that cannot be read. */
+    static Optional<Table> parse(String text) {
+        if (text.isBlank()) {
+            return Optional.empty();
+        }
+        try {
+            Kept kept = MAPPER.readValue(text, Kept.class);
+            List<Learner.Source> sources = kept.sources().stream()
+                    .map(one -> new Learner.Source(one.name(), one.bytes()))
+                    .toList();
+            List<Draft> drafts = kept.drafts().stream()
+                    .map(one -> new Draft(one.route(), one.maker(), one.shopName(), one.left(), one.file()))
+                    .toList();
+            Lesson lesson = sources.isEmpty()
+                    ? new Lesson(List.of(), List.of(), List.of(), List.of())
+                    : new Learner().learn(sources, LocalDate.parse(kept.day()));
+            return Optional.of(new Table(
+                    sources, lesson, Math.min(kept.chosen(), Math.max(0, drafts.size() - 1)), drafts));
+        } catch (JsonProcessingException | RuntimeException notOurs) {
+            return Optional.empty();
+        }
+    }
+}

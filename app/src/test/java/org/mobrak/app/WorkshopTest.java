@@ -1,0 +1,193 @@
+package org.mobrak.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import org.mobrak.app.workshop.WorkshopView;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.fit.Verdict;
+import org.mobrak.core.learn.Lesson;
+import org.mobrak.core.learn.Questions;
+import org.mobrak.core.plan.Goal;
+
+/** From a guide for a phone that no catalogue knows to a plan. */
+class WorkshopTest extends DemoSessions {
+    private static final String GUIDE = """
+            Permanent root for the Wren 2
+
+            Model numbers: KQ-W21, KQ-W21B. OS version 4.2.2 only.
+            Not for KQ-W29, that one has another chipset.
+
+            You need
+            - battery at least 50%
+            - USB debugging on
+
+            Files
+            wren2-kernel.tar.md5
+            MD5: 9f86d081884c7d659a2feaa0c55ad015
+
+            Steps
+            1. Switch the phone off completely.
+            2. Hold volume down + home + power until a warning appears, press volume up.
+            3. Write wren2-kernel.tar.md5 in download mode.
+            4. Restart and check that root is there with a proof app.
+            """;
+
+    private static WorkshopView view(Session session) {
+        return session.workshop().view().get().orElseThrow();
+    }
+
+    private static WorkshopView.OnTable draft(Session session) {
+        return view(session).draft().orElseThrow();
+    }
+
+    private void fill(Session session, String field, String value) throws Exception {
+        does(session, one -> one.workshop().change(field, value, false));
+    }
+
+    private static List<String> open(Session session) {
+        return draft(session).open().stream().map(Questions.Question::field).toList();
+    }
+
+    private static List<String> routes(Session session) {
+        return desk(session).catalogue().routes().stream().map(Route::id).toList();
+    }
+
+    @Test
+    void aGuideForAnUnknownPhoneIsReadAnsweredTriedConfirmedPlannedAndTakenBack() throws Exception {
+        Session first = openDemo("Hive 3");
+        does(first, one -> one.addPhone("Grandmother's"));
+        does(first, one -> one.takePasted("Model number: KQ-W21\nOS version: 4.2.2\nBuild number: WREN2.0312\n"));
+        does(first, one -> one.wish(Goal.ROOT));
+        assertThat(desk(first).answer().plans()).isEmpty();
+        does(first, one -> one.workshop().readPasted(GUIDE));
+
+        assertThat(view(first).drafts()).containsExactly("Permanent root for the Wren 2");
+        assertThat(view(first).guide().lines().get(2).marks())
+                .as("what was understood, in the text")
+                .extracting(mark -> view(first).guide().lines().get(2).text().substring(mark.start(), mark.end()))
+                .containsExactly("KQ-W21", "KQ-W21B", "4.2.2");
+        assertThat(draft(first).form().field("models").orElseThrow().value()).isEqualTo("KQ-W21\nKQ-W21B");
+        assertThat(draft(first).form().field("excludedModels").orElseThrow().value())
+                .isEqualTo("KQ-W29");
+        assertThat(draft(first)
+                        .form()
+                        .field("file:0:md5")
+                        .orElseThrow()
+                        .read()
+                        .map(Lesson.Evidence::line)
+                        .orElseThrow())
+                .isEqualTo(12);
+        assertThat(open(first)).containsExactly("wipesData", "costs:handsOn");
+        assertThat(draft(first).newModels()).containsExactly("KQ-W21", "KQ-W21B");
+
+        does(first, one -> one.workshop().confirm(false));
+        assertThat(first.notice().get().orElseThrow().text()).contains("2 open questions");
+        fill(first, "costs:handsOn", "ten");
+        assertThat(first.notice().get().orElseThrow().text()).contains("no whole number");
+        fill(first, "costs:handsOn", "5 10 20");
+        fill(first, "costs:waiting", "4");
+        fill(first, "wipesData", "no");
+        does(first, one -> one.workshop().call("Kestrin", "Wren 2", false));
+        assertThat(open(first)).isEmpty();
+        assertThat(draft(first).faults()).isEmpty();
+        assertThat(draft(first).phones())
+                .filteredOn(phone -> phone.nickname().startsWith("Grandmother"))
+                .extracting(WorkshopView.OnPhone::verdict)
+                .containsExactly(Verdict.FITS);
+        assertThat(draft(first).trial().orElseThrow().steps()).isNotEmpty();
+        does(first, one -> one.workshop().rehearse(1));
+        assertThat(first.workshop().report().get().orElseThrow().reached()).isTrue();
+
+        does(first, one -> one.workshop().saveDraft());
+        String id = "permanent-root-for-the-wren-2";
+        Path file = top.resolve("demo/catalogue/routes/" + id + ".yaml");
+        assertThat(file).content().contains("draft: true");
+        assertThat(routes(first)).as("a draft is never planned with").doesNotContain(id);
+        first.close();
+        Session session = open(top.resolve("demo"), "Grandmother's");
+        does(session, one -> one.workshop().choose(0));
+        assertThat(open(session)).as("nothing that was answered is lost").isEmpty();
+
+        does(session, one -> one.workshop().confirm(false));
+        assertThat(routes(session)).contains(id);
+        assertThat(desk(session).answer().plans().get(0).routes())
+                .extracting(Route::id)
+                .contains(id);
+        assertThat(desk(session)
+                        .catalogue()
+                        .phone("KQ-W21B")
+                        .orElseThrow()
+                        .family()
+                        .shopName())
+                .isEqualTo("Wren 2");
+        does(session, Session::undo);
+        assertThat(routes(session)).doesNotContain(id);
+        assertThat(file).content().contains("draft: true");
+        does(session, Session::redo);
+        assertThat(routes(session)).contains(id);
+
+        does(session, one -> one.workshop().open(id));
+        fill(session, "step:0:sign", "The screen is black.");
+        does(session, one -> one.workshop().confirm(false));
+        assertThat(file).content().contains("The screen is black.");
+        session.close();
+    }
+
+    @Test
+    void aTableOfFourHundredModelsBecomesOneRouteThatKnowsThemAll() throws Exception {
+        String rows = IntStream.range(0, 400)
+                .mapToObj(row -> "KQ-T%03d,4.4.2".formatted(row))
+                .collect(Collectors.joining("\n"));
+        Path table = Files.writeString(
+                top.resolve("list.csv"),
+                "Permanent root with tern-kernel.tar, MD5 9f86d081884c7d659a2feaa0c55ad015\nmodel,OS version\n" + rows
+                        + "\n\nSteps:\n1. Write tern-kernel.tar in download mode.\n2. Check root with a proof app.\n");
+        Session session = openDemo("Hive 3");
+        does(session, one -> one.workshop().readFiles(List.of(table)));
+        assertThat(draft(session).form().field("models").orElseThrow().value().lines())
+                .hasSize(400);
+        for (String field : open(session)) {
+            does(session, one -> one.workshop().leaveOpen(field, false));
+        }
+        fill(session, "writes", "kernel");
+        fill(session, "effect:root", "permanent");
+        fill(session, "costs:handsOn", "5");
+        fill(session, "costs:waiting", "5");
+        does(session, one -> one.workshop().confirm(false));
+        assertThat(session.notice().get().orElseThrow().text()).contains("planned with");
+        assertThat(desk(session).catalogue().phone("KQ-T399")).isPresent();
+        does(session, one -> one.addPhone("Tern"));
+        does(session, one -> one.takePasted("Model number: KQ-T217\nOS version: 4.4.2\nBuild number: TERN.1\n"));
+        assertThat(desk(session).answer().plans()).isNotEmpty();
+        session.close();
+    }
+
+    @Test
+    void whatTeachesNothingAndWhatWouldKillIsTold() throws Exception {
+        Session session = openDemo("Hive 3");
+        does(session, one -> one.workshop().readPasted("The rain fell softly on the heather.\nNobody came."));
+        assertThat(view(session).draft()).isEmpty();
+        assertThat(view(session).warnings()).extracting(Lesson.Warning::code).containsExactly("nothing-learnt");
+        does(
+                session,
+                one -> one.workshop()
+                        .readPasted(GUIDE.replace("wren2-kernel", "wren2-bootloader")
+                                .replace("MD5: 9f86d081884c7d659a2feaa0c55ad015\n", "")));
+        fill(session, "writes", "bootloader");
+        for (String field : open(session)) {
+            does(session, one -> one.workshop().leaveOpen(field, false));
+        }
+        fill(session, "costs:handsOn", "5");
+        fill(session, "costs:waiting", "5");
+        does(session, one -> one.workshop().confirm(false));
+        assertThat(session.notice().get().orElseThrow().text()).contains("Without a checksum it stays a draft");
+        assertThat(session.notice().get().orElseThrow().bad()).isTrue();
+        session.close();
+    }
+}

@@ -1,0 +1,88 @@
+package org.mobrak.core.learn;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.mobrak.core.identity.VisibleText;
+
+/**
+ * Guides as they are shown: every physical line, with what was understood marked in it.
+ *
+ * @param lines of all guides, one after the other
+ */
+public record GuideView(List<Line> lines) {
+    public GuideView {
+        lines = List.copyOf(lines);
+    }
+
+    /**
+     * A line of a guide.
+     *
+     * @param number from 1, in its own file
+     * @param text with nothing in it that is not seen
+     */
+    public record Line(String file, int number, String text, List<Mark> marks) {
+        public Line {
+            marks = List.copyOf(marks);
+        }
+    }
+
+    /**
+     * A part of a line from which a value was read.
+     *
+     * @param start of its first character in the line's text
+     * @param end behind its last
+     * @param path of the value, a JSON pointer into the lesson
+     */
+    public record Mark(int start, int end, String path, Lesson.Sure sure) {}
+
+    /** Marks in the guides what the evidence says; of marks that lie over each other the shorter stays. */
+    public static GuideView of(List<Learner.Source> sources, List<Lesson.Evidence> evidence) {
+        Map<String, List<Lesson.Evidence>> byPlace = new HashMap<>();
+        evidence.forEach(said -> byPlace.computeIfAbsent(place(said.file(), said.line()), none -> new ArrayList<>())
+                .add(said));
+        List<Line> lines = new ArrayList<>();
+        for (Learner.Source source : sources) {
+            List<String> raw = GuideText.rawLines(source.name(), source.bytes());
+            for (int i = 0; i < raw.size(); i++) {
+                String text = VisibleText.oneLine(raw.get(i));
+                List<Lesson.Evidence> here = byPlace.getOrDefault(place(source.name(), i + 1), List.of());
+                lines.add(new Line(source.name(), i + 1, text, marks(text, here)));
+            }
+        }
+        return new GuideView(lines);
+    }
+
+    private static String place(String file, int line) {
+        return line + ":" + file;
+    }
+
+    private static List<Mark> marks(String text, List<Lesson.Evidence> here) {
+        List<Mark> all = new ArrayList<>();
+        for (Lesson.Evidence said : here) {
+            int start = text.indexOf(said.value());
+            // What is not there to the letter (a percentage, a chord, a state) was read from the whole line.
+            int from = start < 0 ? indent(text) : start;
+            int to = start < 0 ? text.length() : start + said.value().length();
+            if (to > from) {
+                all.add(new Mark(from, to, said.path(), said.sure()));
+            }
+        }
+        all.sort(Comparator.comparingInt((Mark mark) -> mark.end() - mark.start()));
+        List<Mark> apart = new ArrayList<>();
+        for (Mark mark : all) {
+            // A value inside a line that was taken as a whole says more than the line does.
+            if (apart.stream().noneMatch(other -> other.start() < mark.end() && mark.start() < other.end())) {
+                apart.add(mark);
+            }
+        }
+        apart.sort(Comparator.comparingInt(Mark::start));
+        return apart;
+    }
+
+    private static int indent(String text) {
+        return text.length() - text.stripLeading().length();
+    }
+}

@@ -1,0 +1,50 @@
+package org.mobrak.core.learn.form;
+
+import java.util.List;
+import java.util.Optional;
+import org.mobrak.core.learn.Lesson;
+
+/**
+ * One field of a draft's form.
+ *
+ * @param id by which it is changed, such as {@code step:2:sign}
+ * @param path the place of its value, a JSON pointer into the route
+ * @param choices the words it may have; empty where any text will do
+ * @param value as it is typed; several values stand on a line each; empty where nothing is said
+ * @param read where the guide says so; empty for what a person said
+ * @param question what is open here
+ */
+public record Field(
+        String id,
+        Group group,
+        String label,
+        Kind kind,
+        String path,
+        List<String> choices,
+        String value,
+        Optional<Lesson.Evidence> read,
+        Optional<String> question) {
+    public Field {
+        choices = List.copyOf(choices);
+    }
+
+    /** How it is filled. */
+    public enum Kind {
+        LINE,
+        /** Running text. */
+        TEXT,
+        /** Several values, each on a line of its own. */
+        LIST,
+        /** One of its choices, or none. */
+        CHOICE,
+        /** Any of its choices, each on a line of its own. */
+        SEVERAL,
+        NUMBER
+    }
+
+    /** Whether a person should look at it before anything else: it is open, or only guessed. */
+    public boolean isDoubtful() {
+        return question.isPresent()
+                || read.filter(said -> said.sure() == Lesson.Sure.GUESS).isPresent();
+    }
+}
