@@ -15,6 +15,7 @@ import org.mobrak.app.workshop.Workshop;
 import org.mobrak.app.workshop.WorkshopView;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.learn.Learner;
+import org.mobrak.core.learn.form.Saying;
 
 /** From a guide to a route. Called on the thread that draws; nothing is worked out until somebody looks. */
 public final class WorkshopDesk {
@@ -136,6 +137,14 @@ public final class WorkshopDesk {
     public void call(String maker, String shopName, boolean inAll) {
         change("Naming the phones", workshop -> {
             workshop.call(maker, shopName, inAll);
+            return "";
+        });
+    }
+
+    /** Lets a piece of the guide count as what the person says it is. */
+    public void say(Saying what, String piece) {
+        change("Taking a piece of the guide", workshop -> {
+            workshop.say(what, piece);
             return "";
         });
     }

@@ -79,6 +79,11 @@ class HostileTextTest {
             desktop.rest();
             desktop.robot().interact(() -> desktop.session().files().lookInto(List.of(hostileZip())));
             desktop.robot().interact(() -> desktop.session().compareCatalogue(hostileCatalogue()));
+            desktop.robot()
+                    .interact(() -> desktop.session()
+                            .workshop()
+                            .readPasted("Root for A" + TURNING + "B-10 and AB-11\n1. Install a" + TURNING
+                                    + "b.apk\n2. Open it\n"));
             desktop.rest();
             lookAtEverything(desktop);
         }
@@ -125,7 +130,8 @@ class HostileTextTest {
                 KeyCode.DIGIT4,
                 KeyCode.DIGIT5,
                 KeyCode.DIGIT6,
-                KeyCode.DIGIT7)) {
+                KeyCode.DIGIT7,
+                KeyCode.DIGIT8)) {
             desktop.press(KeyCode.CONTROL, page);
             List<ToggleButton> tabs = new ArrayList<>();
             desktop

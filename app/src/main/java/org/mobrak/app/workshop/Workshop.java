@@ -17,11 +17,15 @@ import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.learn.GuideView;
 import org.mobrak.core.learn.Learner;
 import org.mobrak.core.learn.Lesson;
+import org.mobrak.core.learn.Questions;
 import org.mobrak.core.learn.form.Form;
+import org.mobrak.core.learn.form.Saying;
 
 /** What lies on the workshop's table, and what is done with it; on the worker thread only. */
 public final class Workshop {
     private static final Set<String> DEADLY = Set.of("bootloader", "radio", "partition-table");
+
+    private static final int LONG_PIECE = 30;
 
     private final WorkshopPlace place;
     private Optional<Table> table;
@@ -79,6 +83,19 @@ public final class Workshop {
 
     public void call(String maker, String shopName, boolean inAll) throws Refusal {
         change("naming the phones", inAll, draft -> draft.of(maker.strip(), shopName.strip()));
+    }
+
+    /** Lets a piece of the guide count as what the person says it is. */
+    public void say(Saying what, String piece) throws Refusal {
+        change(
+                "saying what “%s” is".formatted(shortened(piece)),
+                false,
+                draft -> draft.with(what.in(draft.route(), piece)));
+    }
+
+    private static String shortened(String piece) {
+        String line = piece.strip().replaceAll("\\s+", " ");
+        return line.length() <= LONG_PIECE ? line : line.substring(0, LONG_PIECE) + "…";
     }
 
     public void addStep(String text) throws Refusal {
@@ -281,7 +298,7 @@ public final class Workshop {
                 draft.newModels(catalogue),
                 draft.open(),
                 draft.left(),
-                trial.found(),
+                told(trial, draft),
                 Alike.of(draft.route(), catalogue),
                 trial.catalogue()
                         .map(with -> Tryout.verdicts(with, trial.route().orElseThrow(), place.phones()))
@@ -289,6 +306,19 @@ public final class Workshop {
                 tried(trial).map(Workshop::shown),
                 draft.file(),
                 draft.file().isPresent() && !draft.route().path("draft").asBoolean());
+    }
+
+    /** What a question asks already is not told a second time as a fault. */
+    private static List<Trial.Found> told(Trial trial, Draft draft) {
+        return trial.found().stream()
+                .filter(found ->
+                        Questions.of(draft.route()).stream().noneMatch(question -> isLackOf(question.path(), found)))
+                .toList();
+    }
+
+    private static boolean isLackOf(String path, Trial.Found found) {
+        String name = path.substring(path.lastIndexOf('/') + 1);
+        return found.fault().what().contains("required property '" + name + "'");
     }
 
     private Optional<Tryout> tried(Trial trial) {

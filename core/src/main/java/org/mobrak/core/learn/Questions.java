@@ -97,6 +97,13 @@ public final class Questions {
         }
         if (!route.has("costs")) {
             ask("costs:handsOn", "/costs", "How long does it take, in hand and in waiting, and does it cost money?");
+            return;
+        }
+        if (!route.at("/costs").has("handsOn")) {
+            ask("costs:handsOn", "/costs/handsOn", "How many minutes does it take in hand?");
+        }
+        if (!route.at("/costs").has("waiting")) {
+            ask("costs:waiting", "/costs/waiting", "How many minutes are waited?");
         }
     }
 

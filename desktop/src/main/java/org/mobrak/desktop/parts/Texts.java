@@ -39,6 +39,11 @@ public final class Texts {
         label.setText(VisibleText.of(text));
     }
 
+    /** A text for a control that makes its own rows of it. */
+    public static String oneLine(String text) {
+        return VisibleText.oneLine(text);
+    }
+
     /** What is read out instead of being seen. */
     public static void aloud(Node node, String text) {
         node.setAccessibleText(VisibleText.of(text));

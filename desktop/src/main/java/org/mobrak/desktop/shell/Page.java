@@ -46,7 +46,12 @@ public enum Page {
             "Catalogue",
             List.of(
                     "A catalogue is somebody's word. Look at what differs before you take it, above all models, builds and checksums.",
-                    "An entry that is replaced is kept in the folder “replaced”; undo puts everything back."));
+                    "An entry that is replaced is kept in the folder “replaced”; undo puts everything back.")),
+    WORKSHOP(
+            "Workshop",
+            List.of(
+                    "A guide is somebody's word. Look at models, builds and checksums in the text itself before you confirm a draft.",
+                    "Nothing is fetched and nothing in a page is run; links are left where they are."));
 
     private final String label;
     private final List<String> cautions;
@@ -90,6 +95,7 @@ public enum Page {
             case LOGBOOK ->
                 snapshot.past().size() == 1 ? "1 job" : snapshot.past().size() + " jobs";
             case CATALOGUE -> snapshot.shelf().routes() + " routes" + faults(snapshot);
+            case WORKSHOP -> "guide to route";
         };
     }
 

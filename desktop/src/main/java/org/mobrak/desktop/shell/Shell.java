@@ -49,6 +49,7 @@ import org.mobrak.desktop.material.FilesPage;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.View;
 import org.mobrak.desktop.plan.Choice;
+import org.mobrak.desktop.workshop.WorkshopPage;
 
 /** The window's frame, in which the pages hang. */
 public final class Shell {
@@ -71,6 +72,7 @@ public final class Shell {
     private final Look look;
     private Optional<PracticePage> practice = Optional.empty();
     private long jobShown = -1;
+    private boolean begun;
     private Optional<Long> phoneShown = Optional.empty();
 
     public Shell(Session session, ZoneId zone) {
@@ -83,6 +85,7 @@ public final class Shell {
         makers.put(Page.AFTER, () -> new AfterPage(session, () -> open(Page.WAYS)));
         makers.put(Page.LOGBOOK, () -> new LogbookPage(zone));
         makers.put(Page.CATALOGUE, () -> new CataloguePage(session));
+        makers.put(Page.WORKSHOP, () -> new WorkshopPage(session, this::beginWithAReading, () -> open(Page.CATALOGUE)));
         drawer = new Drawer(session, foot());
         room = new Room(drawer.node());
         VBox top = new VBox(head(), rail.node(), new MessageBar(session).node());
@@ -208,6 +211,10 @@ public final class Shell {
         if (!phone.equals(phoneShown)) {
             room.closeDrawer();
         }
+        if (phone.isPresent() && phoneShown.isEmpty() && begun && open.get() == Page.WORKSHOP) {
+            // The first phone of a workspace: what it says of itself is what is wanted next.
+            open(Page.READINGS);
+        }
         phoneShown = phone;
         drawer.show(snapshot);
         pages.values().forEach(view -> view.show(snapshot));
@@ -226,6 +233,15 @@ public final class Shell {
         nameButton(undo, "Undo", "Ctrl+Z", snapshot.undo());
         nameButton(redo, "Redo", "Ctrl+Shift+Z", snapshot.redo());
         followJob(snapshot);
+        beginWhereNothingIs(snapshot);
+    }
+
+    /** Whoever opens an empty workspace is shown how to begin, once. */
+    private void beginWhereNothingIs(Snapshot snapshot) {
+        if (!begun && snapshot.drawer().isEmpty() && open.get() == Page.READINGS) {
+            open(Page.WORKSHOP);
+        }
+        begun = true;
     }
 
     private static void nameButton(Button button, String verb, String keys, Optional<String> what) {
@@ -332,7 +348,16 @@ public final class Shell {
         return new KeyCodeCombination(code, KeyCombination.SHORTCUT_DOWN);
     }
 
+    private void beginWithAReading() {
+        open(Page.READINGS);
+        pasteReading();
+    }
+
     private void pasteReading() {
+        if (open.get() == Page.WORKSHOP) {
+            ((WorkshopPage) page(Page.WORKSHOP)).paste();
+            return;
+        }
         String text = Clipboard.getSystemClipboard().getString();
         if (text != null) {
             open(Page.READINGS);

@@ -2,23 +2,30 @@ package org.mobrak.core.learn.form;
 
 /** What the fields of a draft are about, in the order in which the trade asks. */
 public enum Group {
-    PHONES("For which phone"),
-    NEEDS("What must be so before"),
-    READY("What must be ready on the day"),
-    FILES("Files"),
-    CHANGES("What it does to the phone"),
-    STEPS("Steps"),
-    COSTS("Time and money"),
-    NOTES("Name, dangers, source");
+    PHONES("For which phone", "phones"),
+    NEEDS("What must be so before", "before"),
+    READY("What must be ready on the day", "ready"),
+    FILES("Files", "files"),
+    CHANGES("What it does to the phone", "does"),
+    STEPS("Steps", "steps"),
+    COSTS("Time and money", "costs"),
+    NOTES("Name, dangers, source", "notes");
 
     private final String label;
+    private final String word;
 
-    Group(String label) {
+    Group(String label, String word) {
         this.label = label;
+        this.word = word;
     }
 
     public String label() {
         return label;
+    }
+
+    /** The same in a word, where there is little room. */
+    public String word() {
+        return word;
     }
 
     /** The group that a value belongs to, by its JSON pointer into a route. */

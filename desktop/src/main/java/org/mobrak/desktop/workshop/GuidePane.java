@@ -1,0 +1,207 @@
+package org.mobrak.desktop.workshop;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.input.MouseEvent;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import org.fxmisc.flowless.VirtualizedScrollPane;
+import org.fxmisc.richtext.Caret.CaretVisibility;
+import org.fxmisc.richtext.StyleClassedTextArea;
+import org.fxmisc.richtext.model.StyleSpans;
+import org.fxmisc.richtext.model.StyleSpansBuilder;
+import org.mobrak.app.Session;
+import org.mobrak.app.workshop.WorkshopView;
+import org.mobrak.core.identity.Severity;
+import org.mobrak.core.learn.GuideView;
+import org.mobrak.core.learn.Lesson;
+import org.mobrak.core.learn.form.Group;
+import org.mobrak.core.learn.form.Saying;
+import org.mobrak.desktop.parts.Sheet;
+import org.mobrak.desktop.parts.Sign;
+import org.mobrak.desktop.parts.Texts;
+
+/** The guide as it was written, with what was understood marked in it; a piece of it can be given a meaning. */
+final class GuidePane {
+    private static final int MOST_WARNINGS = 12;
+
+    private final Session session;
+    private final Consumer<String> goToField;
+    private final StyleClassedTextArea text = new StyleClassedTextArea();
+    private final MenuButton meaning = new MenuButton("This is …");
+    private final Label picked = Texts.soft("");
+    private final VBox warnings = new VBox();
+    private final VBox node = new VBox();
+    private GuideView shown = new GuideView(List.of());
+
+    /** @param goToField is given the path of the value that was clicked */
+    GuidePane(Session session, Consumer<String> goToField) {
+        this.session = session;
+        this.goToField = goToField;
+        text.setId("guide");
+        text.setEditable(false);
+        text.setWrapText(true);
+        text.setShowCaret(CaretVisibility.ON);
+        text.getStyleClass().add("guide");
+        text.setParagraphGraphicFactory(this::number);
+        Texts.aloud(text, "The guide's text; select a piece and say what it is");
+        text.selectedTextProperty().addListener((source, before, now) -> showPicked(now));
+        text.addEventHandler(MouseEvent.MOUSE_CLICKED, click -> open());
+        text.addEventHandler(KeyEvent.KEY_PRESSED, key -> {
+            if (key.getCode() == KeyCode.ENTER) {
+                open();
+            }
+        });
+        meaning.setId("meaning");
+        for (Saying saying : Saying.values()) {
+            MenuItem item = Texts.item(saying.label());
+            item.setId("meaning-" + saying.name().toLowerCase(Locale.ROOT));
+            item.setOnAction(press -> session.workshop().say(saying, text.getSelectedText()));
+            meaning.getItems().add(item);
+        }
+        meaning.setMinWidth(Region.USE_PREF_SIZE);
+        HBox.setHgrow(picked, Priority.ALWAYS);
+        picked.setMinWidth(0);
+        HBox bar = new HBox(meaning, Texts.wrapped(picked));
+        bar.getStyleClass().add("signed-line");
+        warnings.getStyleClass().add("lines");
+        VirtualizedScrollPane<StyleClassedTextArea> scroll = new VirtualizedScrollPane<>(text);
+        VBox.setVgrow(scroll, Priority.ALWAYS);
+        Sheet odd = new Sheet(warnings);
+        odd.getStyleClass().add("guide-warnings");
+        node.getChildren().addAll(scroll, bar, legend(), odd);
+        node.getStyleClass().add("guide-pane");
+        showPicked("");
+    }
+
+    Region node() {
+        return node;
+    }
+
+    void show(WorkshopView view) {
+        if (!shown.equals(view.guide())) {
+            boolean sameText = texts(shown).equals(texts(view.guide()));
+            shown = view.guide();
+            if (!sameText) {
+                text.replaceText(texts(shown));
+                text.moveTo(0);
+                text.requestFollowCaret();
+            }
+            if (!shown.lines().isEmpty() && text.getLength() > 0) {
+                text.setStyleSpans(0, spans());
+            }
+        }
+        warnings.getChildren()
+                .setAll(view.warnings().stream()
+                        .limit(MOST_WARNINGS)
+                        .map(GuidePane::warning)
+                        .toList());
+        if (view.warnings().size() > MOST_WARNINGS) {
+            warnings.getChildren()
+                    .add(Texts.soft("… and %d more.".formatted(view.warnings().size() - MOST_WARNINGS)));
+        }
+    }
+
+    private static String texts(GuideView view) {
+        return view.lines().stream().map(GuideView.Line::text).collect(Collectors.joining("\n"));
+    }
+
+    private static Node warning(Lesson.Warning warning) {
+        HBox line = new HBox(
+                Sign.of(Severity.CAUTION),
+                Texts.wrapped(Texts.soft("Line %d: %s".formatted(warning.line(), warning.text()))));
+        line.getStyleClass().add("signed-line");
+        return line;
+    }
+
+    private StyleSpans<Collection<String>> spans() {
+        StyleSpansBuilder<Collection<String>> spans = new StyleSpansBuilder<>();
+        for (GuideView.Line line : shown.lines()) {
+            int at = 0;
+            for (GuideView.Mark mark : line.marks()) {
+                spans.add(List.of(), mark.start() - at);
+                spans.add(List.of(style(mark), "sure-" + mark.sure().word()), mark.end() - mark.start());
+                at = mark.end();
+            }
+            spans.add(List.of(), line.text().length() - at + 1);
+        }
+        return spans.create();
+    }
+
+    private static String style(GuideView.Mark mark) {
+        String inRoute = mark.path().replaceFirst("^/routes/[0-9]{1,6}", "");
+        return "read-" + Group.ofPath(inRoute).name().toLowerCase(Locale.ROOT);
+    }
+
+    private Node number(int paragraph) {
+        String number = paragraph < shown.lines().size()
+                ? String.valueOf(shown.lines().get(paragraph).number())
+                : "";
+        Label label = Texts.soft(number);
+        label.getStyleClass().add("guide-number");
+        return label;
+    }
+
+    private void showPicked(String now) {
+        boolean none = now.isBlank();
+        meaning.setDisable(none);
+        Texts.say(
+                picked,
+                none
+                        ? "Select a piece to say what it is; a click on a mark, or Enter, leads to its field."
+                        : "“%s”".formatted(now.length() > 60 ? now.substring(0, 60) + "…" : now));
+    }
+
+    /** From the mark under the caret to its field. */
+    private void open() {
+        int paragraph = text.getCurrentParagraph();
+        int column = text.getCaretColumn();
+        if (text.getSelectedText().isEmpty() && paragraph < shown.lines().size()) {
+            markAt(shown.lines().get(paragraph), column)
+                    .ifPresent(mark -> goToField.accept(mark.path().replaceFirst("^/routes/[0-9]{1,6}", "")));
+        }
+    }
+
+    private static Optional<GuideView.Mark> markAt(GuideView.Line line, int column) {
+        return line.marks().stream()
+                .filter(mark -> mark.start() <= column && column <= mark.end())
+                .findFirst();
+    }
+
+    /** Shows a line of the guide and marks it. */
+    void goTo(String file, int line) {
+        for (int i = 0; i < shown.lines().size(); i++) {
+            GuideView.Line one = shown.lines().get(i);
+            if (one.number() == line && one.file().equals(file)) {
+                text.showParagraphInViewport(i);
+                text.selectRange(i, 0, i, one.text().length());
+                return;
+            }
+        }
+    }
+
+    private static FlowPane legend() {
+        FlowPane legend = new FlowPane();
+        legend.getStyleClass().add("legend");
+        for (Group group : Group.values()) {
+            Label label = Texts.soft(group.word());
+            label.getStyleClass()
+                    .addAll("legend-entry", "legend-" + group.name().toLowerCase(Locale.ROOT));
+            legend.getChildren().add(label);
+        }
+        return legend;
+    }
+}
