@@ -3,6 +3,7 @@ package org.mobrak.core.learn;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -13,6 +14,7 @@ import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.learn.Lesson.Sure;
 
 /** Makes drafts in the catalogue's form of what was heard, with the evidence for each value. */
@@ -93,11 +95,21 @@ final class Drafting {
         route.put("summary", "Learnt from " + source + ".");
         fits(part, route.putObject("fits"), base + "/fits");
         changes(part, route.putObject("changes"), base + "/changes");
+        price(route, base);
         work(part, route.putObject("work"), base + "/work");
         notes(route.putObject("notes"), base + "/notes");
         reports(part, route, base);
         routes.add(route);
         ask(route, base);
+    }
+
+    private void price(ObjectNode route, String base) {
+        heard.price.ifPresent(said -> {
+            ObjectNode money = route.putObject("costs").putObject("money");
+            money.put("amount", new BigDecimal(said.value().amount()));
+            money.put("currency", said.value().currency());
+            evidence(base + "/costs/money/amount", said.value().amount(), said.line(), said.sure());
+        });
     }
 
     private static String slug(String title) {
@@ -173,7 +185,51 @@ final class Drafting {
                     Listening.shortened(
                             heard.excluded.values().iterator().next().line().text(), 1000));
         }
+        things(requires, path);
         versions(requires, path, one);
+    }
+
+    /** Chipset, carriers and kernel. */
+    private void things(ArrayNode requires, String path) {
+        oneOf(Fact.CHIPSET, List.copyOf(heard.chipsets.values()), requires, path);
+        oneOf(Fact.CARRIER, List.copyOf(heard.carriers.values()), requires, path);
+        if (!heard.excludedCarriers.isEmpty()) {
+            String here = path + "/" + requires.size() + "/not/is/";
+            ObjectNode not = requires.addObject();
+            ArrayNode carriers = not.putObject("not").put("fact", "carrier").putArray("is");
+            heard.excludedCarriers.values().forEach(said -> {
+                evidence(here + carriers.size(), said);
+                carriers.add(said.value());
+            });
+            not.put("because", "The guide is not for phones of this carrier.");
+        }
+        heard.kernel.ifPresent(said -> {
+            String here = path + "/" + requires.size();
+            ObjectNode bound = requires.addObject();
+            Heard.Bounds bounds = said.value();
+            ObjectNode side = bounds.below().isPresent() ? bound.putObject("not") : bound;
+            side.put("fact", "kernelRelease");
+            bounds.below().or(bounds::atLeast).ifPresent(least -> {
+                side.put("atLeast", least);
+                evidence(here + (side == bound ? "" : "/not") + "/atLeast", least, said.line(), said.sure());
+            });
+            bounds.atMost().ifPresent(most -> {
+                side.put("atMost", most);
+                evidence(here + "/atMost", most, said.line(), said.sure());
+            });
+            bound.put("because", Listening.shortened(said.line().text(), 1000));
+        });
+    }
+
+    private void oneOf(Fact fact, List<Said<String>> some, ArrayNode requires, String path) {
+        if (!some.isEmpty()) {
+            String here = path + "/" + requires.size() + "/is/";
+            ArrayNode is = requires.addObject().put("fact", fact.key()).putArray("is");
+            some.forEach(said -> {
+                evidence(here + is.size(), said);
+                is.add(said.value());
+            });
+        }
     }
 
     private void versions(ArrayNode requires, String path, boolean one) {
@@ -232,6 +288,7 @@ final class Drafting {
     private void work(Part part, ObjectNode work, String path) {
         ArrayNode files = work.putArray("files");
         part.files().forEach(file -> file(file, files.addObject(), path + "/files/" + (files.size() - 1)));
+        tools(work, path);
         ArrayNode gates = work.putArray("gates");
         heard.battery.ifPresent(said -> {
             evidence(path + "/gates/" + gates.size() + "/atLeast", said);
@@ -260,6 +317,28 @@ final class Drafting {
                     mode,
                     heard.steps.get(index).text.line(),
                     Sure.GUESS);
+        });
+    }
+
+    private void tools(ObjectNode work, String path) {
+        if (heard.tools.isEmpty()) {
+            return;
+        }
+        ArrayNode tools = work.putArray("tools");
+        heard.tools.values().forEach(tool -> {
+            String here = path + "/tools/" + tools.size();
+            ObjectNode node = tools.addObject()
+                    .put("name", Listening.shortened(tool.name().value(), 200))
+                    .put("kind", tool.kind());
+            evidence(here + "/name", tool.name());
+            tool.atLeast().ifPresent(version -> {
+                node.put("atLeast", version);
+                evidence(here + "/atLeast", version, tool.name().line(), Sure.LIKELY);
+            });
+            tool.atMost().ifPresent(version -> {
+                node.put("atMost", version);
+                evidence(here + "/atMost", version, tool.name().line(), Sure.LIKELY);
+            });
         });
     }
 
@@ -302,6 +381,10 @@ final class Drafting {
             evidence(path + "/" + kind, said);
         });
         file.partition.ifPresent(partition -> node.put("partition", partition));
+        file.slot.ifPresent(said -> {
+            node.put("slot", said.value());
+            evidence(path + "/slot", said);
+        });
         file.keepZipped.ifPresent(keep -> node.put("keepZipped", keep));
         if (lower.endsWith(".exe") || lower.endsWith(".bat") || lower.endsWith(".sh") || lower.endsWith(".command")) {
             node.put("where", "computer");

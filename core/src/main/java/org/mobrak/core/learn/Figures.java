@@ -167,7 +167,8 @@ final class Figures {
                 && words.tools().stream().noneMatch(lower::contains);
         boolean joined =
                 List.of("on", "for", "least", "from", "to", "runs", "running").contains(lower)
-                        && Wordings.contains(clause.lower(), "os");
+                        && (Wordings.contains(clause.lower(), "os")
+                                || Wordings.any(clause.lower(), List.of("works on", "tested on", "only on")));
         return named || capital || joined;
     }
 

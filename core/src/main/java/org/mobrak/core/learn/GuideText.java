@@ -32,6 +32,9 @@ final class GuideText {
     private static final Pattern TAG = Pattern.compile("\\[/?[a-zA-Z*]{1,12}(?:=[^\\]\\n]{0,300})?\\]");
     private static final Pattern STRUCK =
             Pattern.compile("(?i)\\[(?:s|strike)\\][^\\[]{0,2000}\\[/(?:s|strike)\\]|~~[^~]{1,2000}~~");
+    /** A star within a model number is a pattern and no emphasis. */
+    private static final Pattern EMPHASIS = Pattern.compile("(?<![\\w*])\\*([^*\\n]{1,80})\\*(?![\\w*])");
+
     private static final Pattern COMMAS = Pattern.compile("[^,\"]{1,60},[^,\"]{0,80},[^\"]{0,400}");
     private static final Pattern NUMBERED = Pattern.compile("^(?:step )?\\d{1,3}[.):]\\s+", Pattern.CASE_INSENSITIVE);
     private static final Pattern BULLET = Pattern.compile("^[-*•+]\\s+");
@@ -58,9 +61,19 @@ final class GuideText {
         return new Read(text.lines, text.warnings);
     }
 
-    /** The physical lines of a guide, markup and all. */
-    static List<String> rawLines(String file, byte[] bytes) {
-        return List.of(new GuideText(file).decode(bytes).split("\r\n|\n|\r", -1));
+    /** The lines of a guide as a person reads them: of a page without its markup, else as they were written. */
+    static List<GuideLine> shown(String file, byte[] bytes) {
+        GuideText text = new GuideText(file);
+        String decoded = text.decode(bytes);
+        if (isHtml(decoded)) {
+            text.html(decoded);
+            return text.lines;
+        }
+        List<GuideLine> lines = new ArrayList<>();
+        for (String raw : decoded.split("\r\n|\n|\r", -1)) {
+            lines.add(new GuideLine(file, lines.size() + 1, raw, GuideLine.Kind.TEXT, List.of()));
+        }
+        return lines;
     }
 
     private String decode(byte[] bytes) {
@@ -125,7 +138,10 @@ final class GuideText {
         String text = bare.indexOf('[') < 0 && !bare.contains("~~")
                 ? bare
                 : TAG.matcher(STRUCK.matcher(bare).replaceAll(" ")).replaceAll(" ");
-        text = text.replace("**", "").replace("__", "").replace("`", "").strip();
+        text = text.replace("**", "").replace("__", "").replace("`", "");
+        text = text.indexOf('*') < 0
+                ? text.strip()
+                : EMPHASIS.matcher(text).replaceAll("$1").strip();
         while (text.startsWith(">")) {
             text = text.substring(1).strip();
         }

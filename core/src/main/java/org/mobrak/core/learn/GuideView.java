@@ -8,7 +8,7 @@ import java.util.Map;
 import org.mobrak.core.identity.VisibleText;
 
 /**
- * Guides as they are shown: every physical line, with what was understood marked in it.
+ * Guides as they are shown: every line, with what was understood marked in it. Of a page the markup is left out.
  *
  * @param lines of all guides, one after the other
  */
@@ -45,11 +45,15 @@ public record GuideView(List<Line> lines) {
                 .add(said));
         List<Line> lines = new ArrayList<>();
         for (Learner.Source source : sources) {
-            List<String> raw = GuideText.rawLines(source.name(), source.bytes());
-            for (int i = 0; i < raw.size(); i++) {
-                String text = VisibleText.oneLine(raw.get(i));
-                List<Lesson.Evidence> here = byPlace.getOrDefault(place(source.name(), i + 1), List.of());
-                lines.add(new Line(source.name(), i + 1, text, marks(text, here)));
+            for (GuideLine line : GuideText.shown(source.name(), source.bytes())) {
+                String text = VisibleText.oneLine(line.text());
+                List<Lesson.Evidence> here =
+                        byPlace.getOrDefault(place(source.name(), line.number()), List.of()).stream()
+                                .filter(said -> text.contains(said.value())
+                                        || said.text().equals(line.text())
+                                        || text.contains(said.text()))
+                                .toList();
+                lines.add(new Line(source.name(), line.number(), text, marks(text, here)));
             }
         }
         return new GuideView(lines);

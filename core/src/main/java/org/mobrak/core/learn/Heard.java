@@ -20,6 +20,10 @@ final class Heard {
     final Map<Fact, Said<String>> effects = new LinkedHashMap<>();
     final Map<String, Said<String>> writes = new LinkedHashMap<>();
     final Map<String, NamedFile> files = new LinkedHashMap<>();
+    final Map<String, Tool> tools = new LinkedHashMap<>();
+    final Map<String, Said<String>> carriers = new LinkedHashMap<>();
+    final Map<String, Said<String>> excludedCarriers = new LinkedHashMap<>();
+    final Map<String, Said<String>> chipsets = new LinkedHashMap<>();
     final List<Task> steps = new ArrayList<>();
     final List<Said<String>> hazards = new ArrayList<>();
     final List<Report> reports = new ArrayList<>();
@@ -28,9 +32,24 @@ final class Heard {
 
     final List<Lesson.Warning> warnings = new ArrayList<>();
     Optional<Said<Integer>> battery = Optional.empty();
+    Optional<Said<Price>> price = Optional.empty();
+    Optional<Said<Bounds>> kernel = Optional.empty();
     Optional<Said<Boolean>> wipes = Optional.empty();
     Optional<Said<String>> title = Optional.empty();
     Optional<String> family = Optional.empty();
+
+    /** What it costs. */
+    record Price(String amount, String currency) {}
+
+    /**
+     * Between which releases a kernel must be.
+     *
+     * @param below the release that is too new already
+     */
+    record Bounds(Optional<String> atLeast, Optional<String> atMost, Optional<String> below) {}
+
+    /** A program or driver of the computer. */
+    record Tool(Said<String> name, String kind, Optional<String> atLeast, Optional<String> atMost) {}
 
     /** A file as it is named. */
     static final class NamedFile {
@@ -39,6 +58,7 @@ final class Heard {
         Optional<Said<Long>> bytes = Optional.empty();
         Optional<String> partition = Optional.empty();
         Optional<Boolean> keepZipped = Optional.empty();
+        Optional<Said<String>> slot = Optional.empty();
 
         NamedFile(Said<String> name) {
             this.name = name;

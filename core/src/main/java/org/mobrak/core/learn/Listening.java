@@ -22,6 +22,7 @@ final class Listening {
     private List<String> head = List.of();
     private final FileTalk files;
     private final StateTalk states;
+    private final ThingTalk things;
     private final StepTalk steps;
     private final Set<String> families = new HashSet<>();
     private GuideLine parted;
@@ -32,6 +33,7 @@ final class Listening {
         this.beginnings = words.beginnings();
         this.files = new FileTalk(words, heard);
         this.states = new StateTalk(words, heard);
+        this.things = new ThingTalk(words, heard);
         this.steps = new StepTalk(words, heard, numbered);
     }
 
@@ -110,6 +112,7 @@ final class Listening {
         Here here = here(line);
         files.hear(here);
         states.hear(here);
+        things.hear(here);
         steps.hear(here);
     }
 
@@ -182,7 +185,7 @@ final class Listening {
                     "“" + found.value() + "” has letters of another alphabet; it was not taken.");
             return;
         }
-        Said<String> said = new Said<>(found.value(), clause.line(), labelled ? Sure.CERTAIN : Sure.LIKELY);
+        Said<String> said = new Said<>(found.value(), clause.line(), sure(found, labelled));
         boolean build = found.isBuild()
                 || Wordings.contains(clause.lower(), "build") && !found.value().matches("[A-Z]{1,5}-.*");
         if (build) {
@@ -198,6 +201,10 @@ final class Listening {
         } else if (!clause.negated() || heard.models.containsKey(found.value())) {
             heard.models.putIfAbsent(found.value(), said);
         }
+    }
+
+    private static Sure sure(Models.Found found, boolean labelled) {
+        return found.worked() ? Sure.GUESS : labelled ? Sure.CERTAIN : Sure.LIKELY;
     }
 
     private boolean isReport(GuideLine line) {

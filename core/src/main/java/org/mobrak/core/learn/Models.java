@@ -2,10 +2,12 @@ package org.mobrak.core.learn;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 
 /**
  * Model numbers and builds by their shape. A model number is capital letters and digits with at most one dash; what has more
@@ -37,8 +39,24 @@ final class Models {
 
     private Models() {}
 
-    /** A token that was found, and whether it is a build and no model. */
-    record Found(String value, boolean isBuild, boolean alike) {}
+    /** More than so many in a row are no list that anybody checked; our own choice. */
+    private static final int LONGEST_RANGE = 60;
+
+    private static final Pattern JOINS = Pattern.compile(" ?(?:to|through|thru|up to|until|[-–—]) ?");
+    private static final Pattern ENDS_IN_NUMBER = Pattern.compile("(.*?[A-Z-])([0-9]{1,5})");
+    private static final Pattern OPEN = Pattern.compile("([A-Z]{1,5}[0-9]{0,2}-[A-Z]{0,3}[0-9]{1,4})(x{1,2})");
+
+    /**
+     * A token that was found, and whether it is a build and no model.
+     *
+     * @param alike whether it has letters of another alphabet
+     * @param worked whether it does not stand there itself: it lies in a range, or its last digits are left open
+     */
+    record Found(String value, boolean isBuild, boolean alike, boolean worked) {
+        Found(String value, boolean isBuild, boolean alike) {
+            this(value, isBuild, alike, false);
+        }
+    }
 
     /** Everything in a text that has the shape of a model number or a build. */
     static List<Found> in(String text, boolean bareToo) {
@@ -51,16 +69,26 @@ final class Models {
         List<Found> found = new ArrayList<>();
         Optional<String> last = Optional.empty();
         Matcher tokens = TOKEN.matcher(text);
+        int lastEnd = 0;
         while (tokens.find()) {
+            boolean ranges = last.isPresent()
+                    && JOINS.matcher(text.substring(lastEnd, tokens.start())).matches();
             String token = trimmed(tokens.group());
             String[] parts = token.split("/");
             String first = parts[0];
-            if (isFile(token) || OTHERS.contains(first)) {
+            if (isFile(token) || OTHERS.contains(first) || isOfAChipset(text, tokens.start())) {
                 continue;
             }
-            if (isModel(first, bareToo)) {
+            Matcher open = OPEN.matcher(first);
+            if (ranges) {
+                between(last.get(), first).forEach(model -> found.add(new Found(model, false, false, true)));
+            }
+            if (open.matches()) {
+                found.add(new Found(open.group(1) + "?".repeat(open.group(2).length()), false, false, true));
+            } else if (isModel(first, bareToo)) {
                 found.add(new Found(first, false, false));
                 last = Optional.of(first);
+                lastEnd = tokens.end();
                 slashed(first, parts, found);
             } else if (last.isPresent() && SHORT.matcher(first).matches() && goesOn(text, tokens.start())) {
                 continued(last.get(), first).ifPresent(model -> found.add(new Found(model, false, false)));
@@ -71,6 +99,29 @@ final class Models {
             }
         }
         return found;
+    }
+
+    /** “OV-L210 to OV-L215” and “OV-L210 to L215”: those between, and the last where only its end is written. */
+    private static List<String> between(String from, String to) {
+        Matcher low = ENDS_IN_NUMBER.matcher(from);
+        boolean whole = DASHED.matcher(to).matches();
+        Matcher high = ENDS_IN_NUMBER.matcher(whole ? to : continued(from, to).orElse(to));
+        boolean alike = low.matches()
+                && high.matches()
+                && low.group(1).equals(high.group(1))
+                && low.group(2).length() == high.group(2).length();
+        if (!alike) {
+            return List.of();
+        }
+        int first = Integer.parseInt(low.group(2));
+        int last = Integer.parseInt(high.group(2));
+        if (last <= first || last - first > LONGEST_RANGE) {
+            return List.of();
+        }
+        String form = low.group(1) + "%0" + low.group(2).length() + "d";
+        return IntStream.rangeClosed(first + 1, whole ? last - 1 : last)
+                .mapToObj(form::formatted)
+                .toList();
     }
 
     private static String trimmed(String token) {
@@ -88,6 +139,12 @@ final class Models {
 
     private static boolean hasDigitAndLetter(String token) {
         return token.chars().anyMatch(Character::isDigit) && token.chars().anyMatch(Character::isLetter);
+    }
+
+    private static boolean isOfAChipset(String text, int start) {
+        return text.substring(Math.max(0, start - 12), start)
+                .toLowerCase(Locale.ROOT)
+                .matches("(?s).*chipset[: ]{1,2}");
     }
 
     /** It ends as files do. */

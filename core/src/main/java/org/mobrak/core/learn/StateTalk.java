@@ -41,8 +41,7 @@ final class StateTalk {
                         .forEach(one -> heard.gates.putIfAbsent(one.of(), new Said<>(one.is(), line, Sure.LIKELY)));
                 words.effects().stream()
                         .filter(one -> Wordings.any(clause.lower(), one.words()))
-                        .forEach(
-                                one -> heard.effects.putIfAbsent(one.of(), new Said<>(one.value(), line, Sure.LIKELY)));
+                        .forEach(one -> brought(one, line));
                 if (Wordings.any(clause.lower(), words.wipes())) {
                     heard.wipes = heard.wipes.or(() -> Optional.of(new Said<>(true, line, Sure.LIKELY)));
                 }
@@ -54,6 +53,16 @@ final class StateTalk {
                     || here.isIn("hazards") && line.kind() != GuideLine.Kind.HEADING) {
                 heard.hazards.add(new Said<>(Listening.shortened(clause.text(), 400), line, Sure.LIKELY));
             }
+        }
+    }
+
+    /** What is said first holds; but whoever says anywhere that root does not last does not give lasting root. */
+    private void brought(Wordings.Brought one, GuideLine line) {
+        Said<String> said = new Said<>(one.value(), line, Sure.LIKELY);
+        if (one.value().equals("temporary")) {
+            heard.effects.put(one.of(), said);
+        } else {
+            heard.effects.putIfAbsent(one.of(), said);
         }
     }
 

@@ -36,6 +36,9 @@ record Wordings(
         List<String> stayzipped,
         List<String> unpack,
         List<String> tools,
+        List<String> costs,
+        List<String> things,
+        List<String> small,
         List<String> worked,
         List<String> failed) {
 
@@ -81,6 +84,8 @@ record Wordings(
                                 noreturn,
                                 stayzipped,
                                 unpack,
+                                costs,
+                                things,
                                 worked,
                                 failed),
                         sections.values().stream(),

@@ -59,6 +59,22 @@ class LearnerTest {
         });
     }
 
+    private static List<String> notIs(JsonNode one, String fact) {
+        return one.at("/not/fact").asText().equals(fact) ? each(one.at("/not/is"), JsonNode::asText) : List.of();
+    }
+
+    private static String kernel(JsonNode one) {
+        if (one.at("/not/fact").asText().equals("kernelRelease")) {
+            return "<" + one.at("/not/atLeast").asText();
+        }
+        boolean kernel = one.path("fact").asText().equals("kernelRelease");
+        return !kernel
+                ? ""
+                : one.has("atMost")
+                        ? "<=" + one.get("atMost").asText()
+                        : ">=" + one.get("atLeast").asText();
+    }
+
     /** What each field of the truth is read from. */
     private static Map<String, Set<String>> fields(Lesson lesson) {
         Map<String, Set<String>> fields = new LinkedHashMap<>();
@@ -71,9 +87,47 @@ class LearnerTest {
                                 phone -> phone.get("model").asText())));
         fields.put("excluded", all(lesson, route -> {
             List<String> out = new ArrayList<>();
-            route.at("/fits/requires").forEach(one -> out.addAll(each(one.at("/not/is"), JsonNode::asText)));
+            route.at("/fits/requires").forEach(one -> out.addAll(notIs(one, "model")));
             return out;
         }));
+        fields.put("excludedCarriers", all(lesson, route -> {
+            List<String> out = new ArrayList<>();
+            route.at("/fits/requires").forEach(one -> out.addAll(notIs(one, "carrier")));
+            return out;
+        }));
+        fields.put(
+                "kernel",
+                all(
+                        lesson,
+                        route -> each(route.at("/fits/requires"), LearnerTest::kernel).stream()
+                                .filter(some -> !some.isEmpty())
+                                .toList()));
+        fields.put(
+                "money",
+                all(
+                        lesson,
+                        route -> route.at("/costs/money").isMissingNode()
+                                ? List.of()
+                                : List.of(route.at("/costs/money/amount").asText() + " "
+                                        + route.at("/costs/money/currency").asText())));
+        fields.put(
+                "tools",
+                all(
+                        lesson,
+                        route -> each(
+                                route.at("/work/tools"),
+                                tool -> tool.get("name").asText() + ">="
+                                        + tool.path("atLeast").asText())));
+        fields.put(
+                "slots",
+                all(
+                        lesson,
+                        route -> each(
+                                        route.at("/work/files"),
+                                        file -> file.path("slot").asText())
+                                .stream()
+                                .filter(some -> !some.isEmpty())
+                                .toList()));
         fields.put("builds", all(lesson, route -> {
             List<String> builds = new ArrayList<>();
             route.at("/fits/phones").forEach(phone -> builds.addAll(each(phone.path("builds"), JsonNode::asText)));
@@ -125,7 +179,7 @@ class LearnerTest {
                                                                 .asText()
                                                                 .equals("osVersion")
                                                 ? one.get("fact").asText() + "="
-                                                        + one.at("/is/0").asText()
+                                                        + String.join(",", each(one.get("is"), JsonNode::asText))
                                                 : "")
                                 .stream()
                                 .filter(some -> !some.isEmpty())

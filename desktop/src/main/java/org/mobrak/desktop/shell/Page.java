@@ -77,8 +77,7 @@ public enum Page {
      */
     String standing(Snapshot snapshot, Optional<Plan> plan) {
         return switch (this) {
-            case READINGS ->
-                snapshot.desk().map(desk -> known(desk) + " facts known").orElse("no phone");
+            case READINGS -> snapshot.desk().map(desk -> known(desk) + " facts").orElse("no phone");
             case WAYS -> snapshot.desk().map(Page::open).orElse("");
             case FILES -> snapshot.desk().map(desk -> gathered(desk, plan)).orElse("");
             case RUN_SHEET ->
@@ -90,12 +89,12 @@ public enum Page {
             case AFTER ->
                 snapshot.desk()
                         .map(desk -> "root "
-                                + desk.identity().facts().value(Fact.ROOT).orElse("not known"))
+                                + desk.identity().facts().value(Fact.ROOT).orElse("unknown"))
                         .orElse("");
             case LOGBOOK ->
                 snapshot.past().size() == 1 ? "1 job" : snapshot.past().size() + " jobs";
             case CATALOGUE -> snapshot.shelf().routes() + " routes" + faults(snapshot);
-            case WORKSHOP -> "guide to route";
+            case WORKSHOP -> "from guides";
         };
     }
 
@@ -106,7 +105,7 @@ public enum Page {
 
     private static String gathered(Desk desk, Optional<Plan> plan) {
         return desk.gathering(plan.filter(one -> !one.routes().isEmpty()))
-                .map(list -> list.count(Standing.HAVE) + " of " + list.items().size() + " gathered")
+                .map(list -> list.count(Standing.HAVE) + " of " + list.items().size() + " there")
                 .orElse("nothing to gather");
     }
 

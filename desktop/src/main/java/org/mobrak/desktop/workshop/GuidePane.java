@@ -44,6 +44,7 @@ final class GuidePane {
     private final MenuButton meaning = new MenuButton("This is …");
     private final Label picked = Texts.soft("");
     private final VBox warnings = new VBox();
+    private final FlowPane legend = legend();
     private final VBox node = new VBox();
     private GuideView shown = new GuideView(List.of());
 
@@ -82,13 +83,21 @@ final class GuidePane {
         VBox.setVgrow(scroll, Priority.ALWAYS);
         Sheet odd = new Sheet(warnings);
         odd.getStyleClass().add("guide-warnings");
-        node.getChildren().addAll(scroll, bar, legend(), odd);
+        node.getChildren().addAll(scroll, bar, legend, odd);
         node.getStyleClass().add("guide-pane");
         showPicked("");
     }
 
     Region node() {
         return node;
+    }
+
+    /** Where there is little height, the text comes before what its marks mean. */
+    void setNarrow(boolean narrow) {
+        legend.setVisible(!narrow);
+        legend.setManaged(!narrow);
+        picked.setVisible(!narrow);
+        picked.setManaged(!narrow);
     }
 
     void show(WorkshopView view) {

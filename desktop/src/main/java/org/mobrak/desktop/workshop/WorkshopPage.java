@@ -32,6 +32,7 @@ import org.mobrak.desktop.parts.View;
 /** From a guide to a route: the text with what was understood in it, and beside it the draft as a person fills it. */
 public final class WorkshopPage implements View {
     private static final double GUIDE_SHARE = 0.38;
+    private static final double GUIDE_ABOVE = 0.45;
     /** Below so many letters' sizes two columns do not fit. */
     private static final double NARROW = 62;
 
@@ -166,7 +167,7 @@ public final class WorkshopPage implements View {
         List<Region> parts = view.guide().lines().isEmpty() ? List.of(right) : List.of(guide.node(), right);
         if (!columns.getItems().equals(parts)) {
             columns.getItems().setAll(parts);
-            columns.setDividerPositions(GUIDE_SHARE);
+            columns.setDividerPositions(columns.getOrientation() == Orientation.VERTICAL ? GUIDE_ABOVE : GUIDE_SHARE);
         }
         view.draft().ifPresent(draft -> {
             form.show(draft);
@@ -177,8 +178,13 @@ public final class WorkshopPage implements View {
     }
 
     private void turn(double width) {
-        double letter = summary.getFont().getSize();
-        columns.setOrientation(width < NARROW * letter ? Orientation.VERTICAL : Orientation.HORIZONTAL);
+        boolean narrow = width < NARROW * summary.getFont().getSize();
+        Orientation now = narrow ? Orientation.VERTICAL : Orientation.HORIZONTAL;
+        if (columns.getOrientation() != now) {
+            columns.setOrientation(now);
+            columns.setDividerPositions(narrow ? GUIDE_ABOVE : GUIDE_SHARE);
+            guide.setNarrow(narrow);
+        }
     }
 
     private static void seeIf(boolean seen, Node... nodes) {

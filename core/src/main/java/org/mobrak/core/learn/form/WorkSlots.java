@@ -45,6 +45,7 @@ final class WorkSlots {
                     Field.Kind.CHOICE,
                     path + "/where",
                     List.of("phone", "computer")));
+            slots.add(Slot.text(id + "slot", Group.FILES, of + "slot of the flasher", Field.Kind.LINE, path + "/slot"));
             for (String sum : List.of("md5", "sha1", "sha256")) {
                 slots.add(Slot.text(
                         id + sum, Group.FILES, of + sum.toUpperCase(Locale.ROOT), Field.Kind.LINE, path + "/" + sum));
