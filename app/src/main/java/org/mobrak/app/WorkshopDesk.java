@@ -14,6 +14,8 @@ import org.mobrak.app.workshop.Tryout;
 import org.mobrak.app.workshop.Workshop;
 import org.mobrak.app.workshop.WorkshopView;
 import org.mobrak.core.identity.Refusal;
+import org.mobrak.core.identity.build.Ruler.Role;
+import org.mobrak.core.learn.GrammarProposal;
 import org.mobrak.core.learn.Learner;
 import org.mobrak.core.learn.form.Saying;
 
@@ -24,6 +26,7 @@ public final class WorkshopDesk {
     private final Workers workers;
     private final Supplier<Workbench> bench;
     private final Observed<Optional<WorkshopView>> view = new Observed<>(Optional.empty());
+    private final Observed<Optional<GrammarProposal>> proposal = new Observed<>(Optional.empty());
     private final Observed<Optional<Report>> report = new Observed<>(Optional.empty());
 
     /** Something that may be refused. */
@@ -34,6 +37,43 @@ public final class WorkshopDesk {
     WorkshopDesk(Workers workers, Supplier<Workbench> bench) {
         this.workers = workers;
         this.bench = bench;
+    }
+
+    /** How a maker's build numbers seem to be composed; empty until some were taken apart. */
+    public Observed<Optional<GrammarProposal>> proposal() {
+        return proposal;
+    }
+
+    /** Takes build numbers of one maker apart. */
+    public void takeApart(List<String> builds) {
+        workers.ask("Taking build numbers apart", () -> {
+            GrammarProposal now = GrammarProposal.of(builds);
+            workers.draw(() -> proposal.set(Optional.of(now)));
+            return null;
+        });
+    }
+
+    /** Gives a segment another role. */
+    public void isOf(int segment, Role role) {
+        proposal.set(proposal.get().map(now -> now.with(segment, role)));
+    }
+
+    /** Keeps the proposal as the maker's grammar. */
+    public void keepGrammar(String maker, String fact) {
+        Optional<GrammarProposal> now = proposal.get();
+        change(
+                "Keeping the grammar",
+                workshop -> "Kept as "
+                        + workshop.keepGrammar(
+                                now.orElseThrow(() -> new Refusal("Take some build numbers apart first.")), maker, fact)
+                        + ". The build numbers of this maker are taken apart so from now on.");
+    }
+
+    /** Adds the phone on the desk to the catalogue. */
+    public void addPhone(String maker, String shopName) {
+        change(
+                "Adding the phone to the catalogue",
+                workshop -> workshop.addPhone(maker, shopName) + " is in the catalogue now. Undo takes that back.");
     }
 
     /** What lies on the table; empty while nothing does, or nobody looked. */

@@ -18,6 +18,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.workshop.WorkshopView;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.learn.form.Saying;
 import org.mobrak.core.logbook.Workspace;
 
@@ -211,6 +212,55 @@ class WorkshopPageTest {
                         .isPresent());
         desktop.click("clear-table");
         desktop.assertShows("Three ways to begin");
+    }
+
+    @Test
+    void aMakersBuildNumbersAndAPhoneThatNobodyKnowsComeIntoTheCatalogue() {
+        desktop.click("begin-with-builds");
+        desktop.fill("builds", "LW4-E02-131105\nLW4-F07-140212");
+        desktop.click("take-apart");
+        desktop.assertShows("at least three different build numbers");
+        desktop.fill("builds", "LW4-E02-131105\nLW4-F07-140212\nLW4-E11-140630");
+        desktop.click("take-apart");
+        desktop.until("the day is seen", () -> desktop.shows("each is a day that there was"));
+        desktop.fill("grammar-maker", "Lowmere");
+        desktop.click("keep-grammar");
+        desktop.assertShows("Kept as lowmere-buildnumber");
+        assertThat(folder.resolve("catalogue/grammars/lowmere-buildnumber.yaml"))
+                .exists();
+        copy(
+                "ro.product.manufacturer=Lowmere\nro.product.model=LW-4\nro.build.display.id=LW4-E09-140401\nro.product.device=lw4\n");
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT1);
+        desktop.press(KeyCode.CONTROL, KeyCode.V);
+        desktop.until(
+                "the phone lies on the desk", () -> desktop.text("phone-model").equals("LW-4"));
+        desktop.until(
+                "its build tells when it was made",
+                () -> desktop.session()
+                        .snapshot()
+                        .get()
+                        .desk()
+                        .orElseThrow()
+                        .catalogue()
+                        .rulers()
+                        .of(Fact.BUILD_NUMBER, "LW4-E09-140401", Optional.of("Lowmere"))
+                        .isPresent());
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT8);
+        desktop.click("back-to-begin");
+        desktop.fill("unknown-shop-name", "Wader 4");
+        desktop.click("add-unknown");
+        desktop.assertShows("LW-4 is in the catalogue now");
+        desktop.click("undo");
+        desktop.until(
+                "taken back",
+                () -> desktop.session()
+                        .snapshot()
+                        .get()
+                        .desk()
+                        .orElseThrow()
+                        .catalogue()
+                        .phone("LW-4")
+                        .isEmpty());
     }
 
     private long countFields(String prefix) {

@@ -12,8 +12,10 @@ import java.util.Optional;
 import java.util.Set;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.file.EntryYaml;
+import org.mobrak.core.catalogue.file.GrammarTrial;
 import org.mobrak.core.catalogue.file.Trial;
 import org.mobrak.core.identity.Refusal;
+import org.mobrak.core.learn.GrammarProposal;
 import org.mobrak.core.learn.GuideView;
 import org.mobrak.core.learn.Learner;
 import org.mobrak.core.learn.Lesson;
@@ -259,6 +261,51 @@ public final class Workshop {
         } catch (IOException failed) {
             throw new UncheckedIOException(failed);
         }
+    }
+
+    /** Keeps how a maker composes its build numbers, if that takes apart all it was made of. */
+    public String keepGrammar(GrammarProposal proposal, String maker, String fact) throws IOException, Refusal {
+        ObjectNode entry = proposal.entry(maker, fact);
+        GrammarTrial trial = GrammarTrial.of(entry);
+        if (trial.grammar().isEmpty()) {
+            throw new Refusal(trial.faults().get(0).text());
+        }
+        List<String> failed = GrammarProposal.failed(trial.grammar().get(), proposal.builds());
+        if (!failed.isEmpty()) {
+            throw new Refusal(
+                    "Parted so, %s is not taken apart; give another segment another role.".formatted(failed.get(0)));
+        }
+        keepEntry("grammars", entry, "keeping a grammar");
+        return entry.path("id").asText();
+    }
+
+    /** Adds the phone on the desk to the catalogue, by what it says of itself. */
+    public String addPhone(String maker, String shopName) throws IOException, Refusal {
+        WorkshopPlace.Known phone =
+                place.phones().stream().findFirst().orElseThrow(() -> new Refusal("Lay a phone on the desk first."));
+        ObjectNode family = PhoneEntry.of(phone.identity().facts(), maker, shopName);
+        String model = family.at("/variants/0/model").asText();
+        if (place.catalogue().phone(model).isPresent()) {
+            throw new Refusal("The catalogue knows " + model + " already.");
+        }
+        keepEntry("phones", family, "adding " + model);
+        return model;
+    }
+
+    private void keepEntry(String kind, ObjectNode entry, String what) throws IOException {
+        SavedEntries saved = new SavedEntries(place.folder());
+        saved.write(kind, entry, Optional.empty());
+        place.changed();
+        place.did(
+                what,
+                () -> {
+                    saved.undo();
+                    trying(place::changed);
+                },
+                () -> {
+                    saved.redo();
+                    trying(place::changed);
+                });
     }
 
     /** Writes the draft as a file for somebody else. */

@@ -1,20 +1,31 @@
 package org.mobrak.desktop.workshop;
 
+import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.app.Session;
+import org.mobrak.app.Snapshot;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Texts;
 
 /** Where somebody begins who has a phone and nothing else. */
 final class ThreeWays {
+    private final Session session;
+    private final TextField maker = new TextField();
+    private final TextField shopName = new TextField();
+    private final Card unknown = unknown();
     private final VBox node;
 
-    ThreeWays(Runnable readings, Runnable paste, Runnable files, Runnable catalogue) {
+    ThreeWays(Session session, Runnable readings, Runnable paste, Runnable files, Runnable catalogue, Runnable builds) {
+        this.session = session;
         FlowPane ways = new FlowPane(
                 way(
                         "I have the phone",
@@ -36,10 +47,49 @@ final class ThreeWays {
                 Texts.wrapped(
                         Texts.soft(
                                 "No catalogue knows every phone. What is missing stands in what people wrote, and here it is read with you.")),
-                ways);
+                ways,
+                unknown,
+                button("begin-with-builds", "Or teach it a maker's build numbers", Feather.HASH, builds));
         node.setAlignment(Pos.TOP_CENTER);
         node.getStyleClass().add("begin");
         node.setId("three-ways");
+    }
+
+    /** A phone that is on the desk and in no catalogue. */
+    private Card unknown() {
+        maker.setId("unknown-maker");
+        maker.setPromptText("Maker");
+        Texts.aloud(maker, "Maker");
+        shopName.setId("unknown-shop-name");
+        shopName.setPromptText("What the shop called it");
+        Texts.aloud(shopName, "What the shop called it");
+        Button add = button(
+                "add-unknown",
+                "Add it to the catalogue",
+                Feather.PLUS,
+                () -> session.workshop().addPhone(maker.getText(), shopName.getText()));
+        FlowPane row = new FlowPane(maker, shopName, add);
+        row.getStyleClass().add("buttons");
+        Card card = new Card("", row);
+        card.getStyleClass().add("unknown-phone");
+        return card;
+    }
+
+    void show(Snapshot snapshot) {
+        Optional<String> model = snapshot.desk()
+                .flatMap(desk -> desk.identity()
+                        .facts()
+                        .value(Fact.MODEL)
+                        .filter(number -> desk.catalogue().phone(number).isEmpty()));
+        unknown.setVisible(model.isPresent());
+        unknown.setManaged(model.isPresent());
+        Texts.say(
+                (Label) unknown.getChildren().get(0),
+                "The phone on the desk, " + model.orElse("") + ", is in no catalogue");
+        snapshot.desk()
+                .flatMap(desk -> desk.identity().facts().value(Fact.MAKER))
+                .filter(read -> maker.getText().isEmpty())
+                .ifPresent(maker::setText);
     }
 
     private static Card way(String heading, String words, Button... buttons) {

@@ -49,6 +49,7 @@ public final class WorkshopPage implements View {
     private final FlowPane head = new FlowPane();
     private final SplitPane columns = new SplitPane();
     private final VBox right = new VBox();
+    private final BuildsPane builds;
     private final ThreeWays ways;
     private final VBox node = new VBox();
     private boolean stale;
@@ -65,9 +66,11 @@ public final class WorkshopPage implements View {
         form = new FormPane(session, all::isSelected, this::showLine);
         guide = new GuidePane(session, form::goTo);
         trying = new TryPane(session);
-        ways = new ThreeWays(readings, this::paste, this::chooseFiles, catalogue);
+        builds = new BuildsPane(session);
+        ways = new ThreeWays(session, readings, this::paste, this::chooseFiles, catalogue, this::showBuilds);
         faces.add("face-draft", "Draft", form::node);
         faces.add("face-try", "Try it", trying::node);
+        faces.add("face-builds", "Build numbers", builds::node);
         fill();
         session.workshop().view().addListener((source, before, now) -> show(now));
         session.workshop().report().addListener((source, before, now) -> trying.show(now));
@@ -125,6 +128,7 @@ public final class WorkshopPage implements View {
 
     @Override
     public void show(Snapshot snapshot) {
+        ways.show(snapshot);
         stale = true;
         lookIfSeen();
     }
@@ -226,6 +230,17 @@ public final class WorkshopPage implements View {
                                 ? " It fits 1 phone of the drawer."
                                 : " It fits %d phones of the drawer.".formatted(fits))
                         : "");
+    }
+
+    /** Build numbers alone, while no guide lies on the table. */
+    private void showBuilds() {
+        Button back = button(
+                "back-to-begin",
+                "Back",
+                Feather.ARROW_LEFT,
+                () -> node.getChildren().setAll(ways.node()));
+        VBox.setVgrow(builds.node(), Priority.ALWAYS);
+        node.getChildren().setAll(back, builds.node());
     }
 
     private void showLine(String file, int line) {
