@@ -2,6 +2,7 @@ package org.mobrak.app;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -10,6 +11,7 @@ import java.util.function.Supplier;
 import org.mobrak.app.rehearsal.Person;
 import org.mobrak.app.rehearsal.Rehearsals;
 import org.mobrak.app.rehearsal.Report;
+import org.mobrak.app.workshop.OpenEntry;
 import org.mobrak.app.workshop.Tryout;
 import org.mobrak.app.workshop.Workshop;
 import org.mobrak.app.workshop.WorkshopView;
@@ -27,6 +29,8 @@ public final class WorkshopDesk {
     private final Supplier<Workbench> bench;
     private final Observed<Optional<WorkshopView>> view = new Observed<>(Optional.empty());
     private final Observed<Optional<GrammarProposal>> proposal = new Observed<>(Optional.empty());
+    private final Observed<List<String>> entries = new Observed<>(List.of());
+    private final Observed<Optional<OpenEntry>> entry = new Observed<>(Optional.empty());
     private final Observed<Optional<Report>> report = new Observed<>(Optional.empty());
 
     /** Something that may be refused. */
@@ -42,6 +46,50 @@ public final class WorkshopDesk {
     /** How a maker's build numbers seem to be composed; empty until some were taken apart. */
     public Observed<Optional<GrammarProposal>> proposal() {
         return proposal;
+    }
+
+    /** The files of the workspace's catalogue; empty until they were listed. */
+    public Observed<List<String>> entries() {
+        return entries;
+    }
+
+    /** The file that lies open as text. */
+    public Observed<Optional<OpenEntry>> entry() {
+        return entry;
+    }
+
+    public void listEntries() {
+        workers.ask("Listing the catalogue", () -> {
+            List<String> now = bench.get().workshop().entries();
+            workers.draw(() -> entries.set(now));
+            return null;
+        });
+    }
+
+    public void openText(String name) {
+        workers.ask("Opening " + name, () -> {
+            OpenEntry now = bench.get().workshop().openText(name);
+            workers.draw(() -> entry.set(Optional.of(now)));
+            return null;
+        });
+    }
+
+    /** Saves a file's text; a text with a fault is told and not saved. */
+    public void saveText(String name, String text) {
+        workers.ask("Saving " + name, () -> {
+            OpenEntry now = bench.get().workshop().saveText(name, text);
+            workers.draw(() -> entry.set(Optional.of(now)));
+            show();
+            return new Outcome.Told(new Notice(false, "Saved: " + name + ". Undo takes it back."));
+        });
+    }
+
+    /** Writes the text of an entry as a file for somebody else. */
+    public void exportText(String text, Path out) {
+        workers.ask("Saving a copy", () -> {
+            Files.writeString(out, text);
+            return new Outcome.Told(new Notice(false, "Saved: " + out));
+        });
     }
 
     /** Takes build numbers of one maker apart. */

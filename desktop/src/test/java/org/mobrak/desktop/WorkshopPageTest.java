@@ -263,6 +263,35 @@ class WorkshopPageTest {
                         .isEmpty());
     }
 
+    @Test
+    void anyEntryIsChangedAsTextAndAFaultInItIsToldAndNotSaved() throws Exception {
+        desktop.click("begin-with-entries");
+        desktop.fill("search-entries", "black-screen");
+        desktop.pick("entry-files", String.class, name -> name.startsWith("symptoms/"));
+        Path file = folder.resolve("catalogue/symptoms/black-screen.yaml");
+        String before = Files.readString(file);
+        desktop.until("it lies open", () -> text("entry-text").equals(before));
+        desktop.fill("entry-text", "id: [");
+        desktop.click("save-entry");
+        desktop.assertShows("Not saved: symptoms/black-screen.yaml");
+        assertThat(text("entry-text")).as("what was typed stays").isEqualTo("id: [");
+        desktop.fill("entry-text", before + "\n# Seen once more.\n");
+        desktop.click("save-entry");
+        desktop.assertShows("Saved: symptoms/black-screen.yaml");
+        assertThat(file).content().endsWith("# Seen once more.\n");
+        desktop.click("undo");
+        desktop.until("taken back", () -> Files.readString(file).equals(before));
+        desktop.fill("search-entries", "routes/");
+        desktop.pick("entry-files", String.class, name -> name.startsWith("routes/mend-full-wipe"));
+        desktop.click("entry-as-form");
+        desktop.until("it lies on the table", () -> draft().confirmed());
+        assertThat(draft().form().field("name").orElseThrow().value()).isNotBlank();
+    }
+
+    private String text(String id) {
+        return desktop.<TextInputControl>find(id).getText();
+    }
+
     private long countFields(String prefix) {
         return draft().form().fields().stream()
                 .filter(field -> field.id().startsWith(prefix))

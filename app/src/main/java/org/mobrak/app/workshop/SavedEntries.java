@@ -35,11 +35,15 @@ final class SavedEntries {
         for (int count = 2; known.isEmpty() && isTaken(file, id); count++) {
             file = folder.resolve(id + "-" + count + ".yaml");
         }
+        writeText(file, EntryYaml.of(entry));
+        return file;
+    }
+
+    /** Writes a file, whatever it held. */
+    void writeText(Path file, String text) throws IOException {
         Optional<String> before = Files.exists(file) ? Optional.of(Files.readString(file)) : Optional.empty();
-        String text = EntryYaml.of(entry);
         put(file, text);
         written.add(new Written(file, before, text));
-        return file;
     }
 
     private boolean isTaken(Path file, String id) throws IOException {

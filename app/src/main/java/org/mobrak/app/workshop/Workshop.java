@@ -11,7 +11,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.file.EntryCheck;
 import org.mobrak.core.catalogue.file.EntryYaml;
+import org.mobrak.core.catalogue.file.Fault;
 import org.mobrak.core.catalogue.file.GrammarTrial;
 import org.mobrak.core.catalogue.file.Trial;
 import org.mobrak.core.identity.Refusal;
@@ -290,6 +292,41 @@ public final class Workshop {
         }
         keepEntry("phones", family, "adding " + model);
         return model;
+    }
+
+    /** The files of the catalogue. */
+    public List<String> entries() throws IOException {
+        return EntryCheck.names(place.folder());
+    }
+
+    /** A file of the catalogue as text. */
+    public OpenEntry openText(String name) throws IOException {
+        String text = Files.readString(place.folder().resolve(name));
+        return new OpenEntry(name, text, EntryCheck.of(name, text));
+    }
+
+    /** Writes the text of a file anew; one with a fault is not written, and what was typed stays with whoever typed it. */
+    public OpenEntry saveText(String name, String text) throws IOException, Refusal {
+        Optional<Fault> fault = EntryCheck.of(name, text).stream()
+                .filter(one -> !one.isWarning())
+                .findFirst();
+        if (fault.isPresent()) {
+            throw new Refusal("Not saved: " + fault.get().text());
+        }
+        SavedEntries saved = new SavedEntries(place.folder());
+        saved.writeText(place.folder().resolve(name), text);
+        place.changed();
+        place.did(
+                "changing " + name,
+                () -> {
+                    saved.undo();
+                    trying(place::changed);
+                },
+                () -> {
+                    saved.redo();
+                    trying(place::changed);
+                });
+        return openText(name);
     }
 
     private void keepEntry(String kind, ObjectNode entry, String what) throws IOException {

@@ -15,6 +15,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.mobrak.app.Session;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.build.Ruler.Role;
 import org.mobrak.core.learn.GrammarProposal;
 import org.mobrak.desktop.parts.Card;
@@ -24,6 +25,8 @@ import org.mobrak.desktop.parts.Texts;
 /** Some build numbers of one maker, how they seem to be composed, and what a person says of each part. */
 final class BuildsPane {
     private static final int SHOWN = 5;
+    private static final List<Fact> FACTS =
+            List.of(Fact.BUILD_NUMBER, Fact.INCREMENTAL, Fact.BASEBAND, Fact.BOOTLOADER);
 
     private final Session session;
     private final TextArea builds = new TextArea();
@@ -43,8 +46,8 @@ final class BuildsPane {
         Texts.aloud(maker, "Maker");
         fact.setId("grammar-fact");
         Texts.aloud(fact, "What these are");
-        fact.getItems().setAll("buildNumber", "incremental", "baseband", "bootloader");
-        fact.setValue("buildNumber");
+        fact.getItems().setAll(FACTS.stream().map(Fact::label).toList());
+        fact.setValue(Fact.BUILD_NUMBER.label());
         Button apart = new Button("Take them apart");
         apart.setId("take-apart");
         apart.getStyleClass().add("do-this");
@@ -83,10 +86,18 @@ final class BuildsPane {
             Button keep = new Button("Keep it as the maker's grammar");
             keep.setId("keep-grammar");
             keep.getStyleClass().add("do-this");
-            keep.setOnAction(press -> session.workshop().keepGrammar(maker.getText(), fact.getValue()));
+            keep.setOnAction(press -> session.workshop().keepGrammar(maker.getText(), key()));
             card.getChildren().add(keep);
             parts.getChildren().add(card);
         });
+    }
+
+    private String key() {
+        return FACTS.stream()
+                .filter(one -> one.label().equals(fact.getValue()))
+                .findFirst()
+                .orElse(Fact.BUILD_NUMBER)
+                .key();
     }
 
     private static Node mark(GrammarProposal.Segment mark) {

@@ -23,8 +23,16 @@ final class ThreeWays {
     private final TextField shopName = new TextField();
     private final Card unknown = unknown();
     private final VBox node;
+    private Optional<String> shown = Optional.empty();
 
-    ThreeWays(Session session, Runnable readings, Runnable paste, Runnable files, Runnable catalogue, Runnable builds) {
+    ThreeWays(
+            Session session,
+            Runnable readings,
+            Runnable paste,
+            Runnable files,
+            Runnable catalogue,
+            Runnable builds,
+            Runnable entries) {
         this.session = session;
         FlowPane ways = new FlowPane(
                 way(
@@ -42,6 +50,11 @@ final class ThreeWays {
                         button("begin-with-catalogue", "Look at a catalogue", Feather.BOOK_OPEN, catalogue)));
         ways.getStyleClass().add("three-ways");
         ways.setAlignment(Pos.TOP_CENTER);
+        FlowPane others = new FlowPane(
+                button("begin-with-builds", "Teach it a maker's build numbers", Feather.HASH, builds),
+                button("begin-with-entries", "Change an entry of the catalogue", Feather.EDIT_3, entries));
+        others.getStyleClass().add("buttons");
+        others.setAlignment(Pos.TOP_CENTER);
         node = new VBox(
                 Texts.wrapped(Texts.heading("Three ways to begin")),
                 Texts.wrapped(
@@ -49,7 +62,7 @@ final class ThreeWays {
                                 "No catalogue knows every phone. What is missing stands in what people wrote, and here it is read with you.")),
                 ways,
                 unknown,
-                button("begin-with-builds", "Or teach it a maker's build numbers", Feather.HASH, builds));
+                others);
         node.setAlignment(Pos.TOP_CENTER);
         node.getStyleClass().add("begin");
         node.setId("three-ways");
@@ -86,10 +99,14 @@ final class ThreeWays {
         Texts.say(
                 (Label) unknown.getChildren().get(0),
                 "The phone on the desk, " + model.orElse("") + ", is in no catalogue");
-        snapshot.desk()
-                .flatMap(desk -> desk.identity().facts().value(Fact.MAKER))
-                .filter(read -> maker.getText().isEmpty())
-                .ifPresent(maker::setText);
+        // Of another phone nothing stays that was typed or read for the one before.
+        if (!model.equals(shown)) {
+            shown = model;
+            shopName.clear();
+            maker.setText(snapshot.desk()
+                    .flatMap(desk -> desk.identity().facts().value(Fact.MAKER))
+                    .orElse(""));
+        }
     }
 
     private static Card way(String heading, String words, Button... buttons) {

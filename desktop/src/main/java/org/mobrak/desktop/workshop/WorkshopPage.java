@@ -50,6 +50,7 @@ public final class WorkshopPage implements View {
     private final SplitPane columns = new SplitPane();
     private final VBox right = new VBox();
     private final BuildsPane builds;
+    private final EntriesPane entries;
     private final ThreeWays ways;
     private final VBox node = new VBox();
     private boolean stale;
@@ -67,10 +68,19 @@ public final class WorkshopPage implements View {
         guide = new GuidePane(session, form::goTo);
         trying = new TryPane(session);
         builds = new BuildsPane(session);
-        ways = new ThreeWays(session, readings, this::paste, this::chooseFiles, catalogue, this::showBuilds);
+        entries = new EntriesPane(session);
+        ways = new ThreeWays(
+                session,
+                readings,
+                this::paste,
+                this::chooseFiles,
+                catalogue,
+                () -> alone(builds.node()),
+                () -> alone(entries.node()));
         faces.add("face-draft", "Draft", form::node);
         faces.add("face-try", "Try it", trying::node);
         faces.add("face-builds", "Build numbers", builds::node);
+        faces.add("face-entries", "Entries", entries::node);
         fill();
         session.workshop().view().addListener((source, before, now) -> show(now));
         session.workshop().report().addListener((source, before, now) -> trying.show(now));
@@ -232,15 +242,15 @@ public final class WorkshopPage implements View {
                         : "");
     }
 
-    /** Build numbers alone, while no guide lies on the table. */
-    private void showBuilds() {
+    /** Something that needs no guide on the table. */
+    private void alone(Region part) {
         Button back = button(
                 "back-to-begin",
                 "Back",
                 Feather.ARROW_LEFT,
                 () -> node.getChildren().setAll(ways.node()));
-        VBox.setVgrow(builds.node(), Priority.ALWAYS);
-        node.getChildren().setAll(back, builds.node());
+        VBox.setVgrow(part, Priority.ALWAYS);
+        node.getChildren().setAll(back, part);
     }
 
     private void showLine(String file, int line) {
