@@ -86,7 +86,6 @@ public final class Screenshots extends Application {
 
     private void script() {
         shot("readings", () -> pick("Hive 3"));
-        shot("readings-conflict", () -> pick("Hive 5"));
         shot("readings-stop", () -> pick("Hive 10"));
         step(() -> pick("Hive 3"));
         step(() -> shell.open(org.mobrak.desktop.shell.Page.WAYS));
@@ -128,6 +127,9 @@ public final class Screenshots extends Application {
                 () -> ((ListView<?>) shell.scene().lookup("#entries"))
                         .getSelectionModel()
                         .selectLast());
+        step(session::dismiss);
+        step(() -> shell.open(org.mobrak.desktop.shell.Page.WORKSHOP));
+        shot("workshop", () -> session.workshop().readFiles(List.of(folder.resolve("bench/guides/wren-2.txt"))));
         step(() -> shell.setDark(true));
         step(() -> shell.open(org.mobrak.desktop.shell.Page.WAYS));
         shot("plans-unnamed-dark", () -> pick("Hive 9"));

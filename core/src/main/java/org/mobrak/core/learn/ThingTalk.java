@@ -40,6 +40,7 @@ final class ThingTalk {
             Pattern.compile("(?i)\\bchipset(?: is| must be|:| of)? ([A-Z]{1,5}-?[0-9]{1,5}[A-Z]{0,2})\\b");
     private static final Pattern KERNEL = Pattern.compile(
             "(?i)\\bkernel(?:s)?(?: version| release)?:?(?: is| must be)?( older than| before| below| up to| at most| from| at least)? ([0-9]{1,2}\\.[0-9]{1,3}(?:\\.[0-9]{1,3})?)(?![\\w.-]*[0-9a-z])( (?:or|and) (?:older|earlier|below)| (?:or|and) (?:newer|later|above)| ?\\+)?");
+    private static final Pattern NOT_FOR = Pattern.compile("(?i)^not (?:for|on) ");
     private static final Pattern CARRIERS =
             Pattern.compile("(?i)^(?:only )?(?:for )?(?:the )?carriers?(?: variants?)?:? +(.{2,200})$");
 
@@ -58,12 +59,19 @@ final class ThingTalk {
         for (Clause clause : here.clauses()) {
             carriers(clause, here);
             if (!clause.negated()) {
-                price(clause);
-                tools(clause);
-                kernel(clause);
                 slot(clause);
-                chipset(clause);
+                figures(clause);
             }
+        }
+    }
+
+    /** Most clauses have no figure in them, and then none of these is told. */
+    private void figures(Clause clause) {
+        if (clause.text().chars().anyMatch(Character::isDigit)) {
+            price(clause);
+            tools(clause);
+            kernel(clause);
+            chipset(clause);
         }
     }
 
@@ -139,7 +147,7 @@ final class ThingTalk {
     /** Of the one file of the line; else of the file that was named last. */
     private void slot(Clause clause) {
         Matcher found = SLOT.matcher(clause.text());
-        if (!found.find()) {
+        if (!clause.lower().contains(" the ") || !found.find()) {
             return;
         }
         List<String> names = FileMentions.names(clause.line().text());
@@ -160,9 +168,9 @@ final class ThingTalk {
     /** Only what stands under the word itself: a name alone could be anything. */
     private void carriers(Clause clause, Here here) {
         boolean out = clause.excluding() || here.isIn("excluded");
-        String text = clause.text().replaceFirst("(?i)^not (?:for|on) ", "");
+        String text = NOT_FOR.matcher(clause.text()).replaceFirst("");
         Matcher found = CARRIERS.matcher(text);
-        if (!found.matches() || clause.negated() && !out) {
+        if (!clause.lower().contains("carrier") || !found.matches() || clause.negated() && !out) {
             return;
         }
         for (String name : found.group(1).split(",| and | or |[.;]")) {
