@@ -16,6 +16,7 @@ import java.time.Clock;
 import java.util.Locale;
 import org.mobrak.app.Catalogues;
 import org.mobrak.app.NamedFiles;
+import org.mobrak.app.Transfers;
 import org.mobrak.core.material.PartitionNames;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -44,6 +45,9 @@ import picocli.CommandLine.Spec;
             PatchCommand.class,
             LearnCommand.class,
             CatalogueCommand.class,
+            ExportCommand.class,
+            ImportCommand.class,
+            CheckCommand.class,
             FactsCommand.class
         })
 public final class Mobrak implements Runnable {
@@ -58,6 +62,7 @@ public final class Mobrak implements Runnable {
     private final InputStream standardInput;
     private final Clock clock;
     private final Catalogues catalogues;
+    private final Transfers transfers;
 
     @Spec
     private CommandLine.Model.CommandSpec spec;
@@ -72,6 +77,7 @@ public final class Mobrak implements Runnable {
         this.standardInput = standardInput;
         this.clock = clock;
         this.catalogues = new Catalogues(home, cache);
+        this.transfers = new Transfers(home, cache);
     }
 
     public static void main(String[] arguments) {
@@ -190,6 +196,10 @@ public final class Mobrak implements Runnable {
 
     Clock clock() {
         return clock;
+    }
+
+    Transfers transfers() {
+        return transfers;
     }
 
     Catalogues catalogues() {

@@ -40,7 +40,8 @@ class ArchitectureTest {
             "mend",
             "learn",
             "learn.form",
-            "logbook");
+            "logbook",
+            "logbook.transfer");
 
     @Test
     void everyPackageOfTheCoreHasItsPlaceOnTheWay() {

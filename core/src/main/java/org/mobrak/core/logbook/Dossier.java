@@ -1,6 +1,7 @@
 package org.mobrak.core.logbook;
 
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -26,10 +27,11 @@ public record Dossier(
         List<Job> jobs,
         Unread unread) {
     public Dossier {
-        intakes = List.copyOf(intakes);
+        // Two people's histories of one phone lie in each other; what came first comes first, whoever wrote it down.
+        intakes = intakes.stream().sorted(Comparator.comparing(Intake::takenAt)).toList();
         parsed = Map.copyOf(parsed);
         aside = List.copyOf(aside);
-        jobs = List.copyOf(jobs);
+        jobs = jobs.stream().sorted(Comparator.comparing(Job::startedAt)).toList();
     }
 
     /**

@@ -45,6 +45,18 @@ final class IntegrityCheck implements AutoCloseable {
         thread.start();
     }
 
+    /** The first thing that is wrong inside a logbook, looked for at once. */
+    static Optional<String> fault(Path file) {
+        SQLiteConfig config = new SQLiteConfig();
+        config.setReadOnly(true);
+        try (Connection connection = config.createConnection("jdbc:sqlite:" + file);
+                Statement statement = connection.createStatement()) {
+            return fault(statement);
+        } catch (SQLException broken) {
+            return Optional.of(String.valueOf(broken.getMessage()));
+        }
+    }
+
     private void look() {
         SQLiteConfig config = new SQLiteConfig();
         config.setReadOnly(true);

@@ -232,6 +232,11 @@ public final class Workspace implements AutoCloseable {
         check.start();
     }
 
+    /** What is wrong inside the logbook, looked for from end to end; takes as long as the logbook is large. */
+    Optional<String> fault() {
+        return IntegrityCheck.fault(folder.resolve("logbook.db"));
+    }
+
     /** Reads the catalogue anew where its files have changed. */
     public void reloadCatalogue() throws IOException {
         catalogue = cache.load(folder.resolve("catalogue"));

@@ -1,0 +1,134 @@
+package org.mobrak.app;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.time.Clock;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.apache.commons.io.file.PathUtils;
+import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.logbook.Workspace;
+import org.mobrak.core.logbook.WorkspaceCheck;
+import org.mobrak.core.logbook.transfer.Export;
+import org.mobrak.core.logbook.transfer.Import;
+import org.mobrak.core.logbook.transfer.Imported;
+
+/** Workspaces that move: out as a zip, in again, and looked through. For whoever has none of them open. */
+public final class Transfers {
+    private final Path home;
+    private final Path cache;
+
+    /**
+     * Transfers.
+     *
+     * @param home where the shipped catalogue is
+     * @param cache where what was read of catalogues may be kept
+     */
+    public Transfers(Path home, Path cache) {
+        this.home = home;
+        this.cache = cache;
+    }
+
+    /** Writes a workspace, or what is kept of one phone, as a zip. */
+    public Map<String, Long> export(Path workspace, Optional<String> phone, Path zip, Clock clock) throws IOException {
+        try (Workspace open = Workspace.open(workspace, cache)) {
+            return Export.write(open.folder(), phone, zip, clock.instant());
+        }
+    }
+
+    /** What an export would add to a workspace; one that is not there yet is not made. */
+    public Imported look(Path zip, Path workspace, Set<String> sameNames) throws IOException {
+        if (isThere(workspace)) {
+            try (Workspace open = Workspace.open(workspace, cache)) {
+                return Import.look(zip, open.folder(), sameNames);
+            }
+        }
+        Path beside = Files.createTempDirectory("mobrak-look");
+        try {
+            Path made = make(beside.resolve("workspace"));
+            try (Workspace open = Workspace.open(made, cache)) {
+                return Import.look(zip, open.folder(), sameNames);
+            }
+        } finally {
+            PathUtils.deleteDirectory(beside);
+        }
+    }
+
+    /** Takes an export into a workspace; one that is not there yet comes into being whole or not at all. */
+    public Imported take(Path zip, Path workspace, Set<String> sameNames) throws IOException {
+        if (isThere(workspace)) {
+            return takeInto(zip, workspace, workspace, sameNames);
+        }
+        Path folder = workspace.toAbsolutePath().normalize().getParent();
+        if (folder == null || !Files.isDirectory(folder)) {
+            throw new UnreadableInput(workspace + " cannot be made; its folder is not there.");
+        }
+        Path beside = Files.createTempDirectory(folder, ".mobrak-import-");
+        try {
+            Path made = make(beside.resolve("workspace"));
+            Imported done = takeInto(zip, made, workspace, sameNames);
+            addWhatLacks(made);
+            Files.deleteIfExists(workspace);
+            Files.move(made, workspace, StandardCopyOption.ATOMIC_MOVE);
+            return done;
+        } finally {
+            PathUtils.deleteDirectory(beside);
+        }
+    }
+
+    private Imported takeInto(Path zip, Path workspace, Path home, Set<String> sameNames) throws IOException {
+        try (Workspace open = Workspace.open(workspace, cache)) {
+            return Import.take(zip, open.folder(), home, sameNames);
+        }
+    }
+
+    private static boolean isThere(Path workspace) throws IOException {
+        if (!Files.exists(workspace) || Files.isDirectory(workspace) && PathUtils.isEmptyDirectory(workspace)) {
+            return false;
+        }
+        if (!isWorkspace(workspace)) {
+            throw new UnreadableInput(workspace + " holds other things and is no workspace; name another folder.");
+        }
+        return true;
+    }
+
+    /** One that nobody has opened yet has a catalogue and nothing else. */
+    private static boolean isWorkspace(Path folder) throws IOException {
+        if (!Files.isDirectory(folder.resolve("catalogue"))) {
+            return false;
+        }
+        try (Stream<Path> inside = Files.list(folder)) {
+            return Files.isRegularFile(folder.resolve("logbook.db"))
+                    || inside.allMatch(one -> one.endsWith("catalogue") || one.endsWith("workspace.lock"));
+        }
+    }
+
+    private static Path make(Path workspace) throws IOException {
+        Workspace.create(workspace, List.of());
+        Files.createDirectories(workspace.resolve("catalogue/routes"));
+        return workspace;
+    }
+
+    /** The export of one phone brings no catalogue along; then the one for every phone serves. */
+    private void addWhatLacks(Path workspace) throws IOException {
+        Path catalogue = workspace.resolve("catalogue");
+        try (var inside = Files.walk(catalogue)) {
+            if (inside.anyMatch(Files::isRegularFile)) {
+                return;
+            }
+        }
+        PathUtils.copyDirectory(home.resolve("catalogue"), catalogue);
+    }
+
+    /** Looks a workspace through from end to end. */
+    public WorkspaceCheck check(Path workspace) throws IOException {
+        try (Workspace open = Workspace.open(workspace, cache)) {
+            return WorkspaceCheck.of(open);
+        }
+    }
+}

@@ -1,0 +1,237 @@
+package org.mobrak.core.logbook.transfer;
+
+import com.fasterxml.jackson.core.JsonGenerator;
+import com.fasterxml.jackson.core.util.MinimalPrettyPrinter;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.json.JsonMapper;
+import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.Instant;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.mobrak.core.identity.UnreadableInput;
+
+/** Writes a workspace, or what is kept of one phone, as a zip. The zip is there whole or not at all. */
+public final class Export {
+    static final ObjectMapper MAPPER =
+            JsonMapper.builder().addModule(new Jdk8Module()).build();
+    private static final String CATALOGUE = "catalogue";
+
+    private final Path workspace;
+    private final Connection connection;
+    private final Optional<String> phone;
+    private final Form form;
+    private final Map<Part, Map<Long, String>> keys = new EnumMap<>(Part.class);
+    private final Map<String, Long> counts = new LinkedHashMap<>();
+    private ZipOutputStream zip;
+
+    private Export(Path workspace, Connection connection, Optional<String> phone) {
+        this.workspace = workspace;
+        this.connection = connection;
+        this.phone = phone;
+        this.form = new Form(MAPPER, workspace);
+    }
+
+    /**
+     * Writes the zip.
+     *
+     * @param workspace that is held open by whoever calls
+     * @param phone the nickname of the one phone that is wanted, of which no catalogue and no setting goes along
+     * @return how many rows of each kind it holds
+     */
+    public static Map<String, Long> write(Path workspace, Optional<String> phone, Path out, Instant now)
+            throws IOException {
+        Path folder = out.toAbsolutePath().getParent();
+        if (folder == null || !Files.isDirectory(folder)) {
+            throw new UnreadableInput(out + " cannot be written; its folder is not there.");
+        }
+        Path beside = Files.createTempFile(folder, ".mobrak-", ".tmp");
+        try (Connection connection = Database.open(workspace)) {
+            Export export = new Export(workspace, connection, phone);
+            try (OutputStream bytes = Files.newOutputStream(beside);
+                    ZipOutputStream zip = new ZipOutputStream(bytes)) {
+                export.zip = zip;
+                export.write(now);
+            }
+            Files.move(beside, out, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+            return export.counts;
+        } catch (SQLException broken) {
+            throw Database.failed(workspace, broken);
+        } finally {
+            Files.deleteIfExists(beside);
+        }
+    }
+
+    private void write(Instant now) throws IOException, SQLException {
+        for (Part part : Part.values()) {
+            entry(part.file(), out -> counts.put(part.file(), rows(part, out)));
+        }
+        if (keys.get(Part.PHONES).isEmpty() && phone.isPresent()) {
+            throw new UnreadableInput("No phone is called “%s” in %s.".formatted(phone.get(), workspace));
+        }
+        entry("settings.jsonl", out -> counts.put("settings.jsonl", settings(out)));
+        if (phone.isEmpty()) {
+            catalogue();
+        }
+        Manifest manifest = new Manifest(Manifest.FORMAT, Manifest.VERSION, now.toString(), phone, counts);
+        entry(Manifest.FILE, out -> MAPPER.writeValue(out, manifest));
+    }
+
+    private interface Content {
+        void write(JsonGenerator out) throws IOException, SQLException;
+    }
+
+    private void entry(String name, Content content) throws IOException, SQLException {
+        zip.putNextEntry(new ZipEntry(name));
+        JsonGenerator out = MAPPER.getFactory()
+                .createGenerator(zip)
+                .disable(JsonGenerator.Feature.AUTO_CLOSE_TARGET)
+                .setPrettyPrinter(new MinimalPrettyPrinter("\n"));
+        content.write(out);
+        out.close();
+        zip.closeEntry();
+    }
+
+    private long rows(Part part, JsonGenerator out) throws IOException, SQLException {
+        Map<Long, String> own = new HashMap<>();
+        keys.put(part, own);
+        Keys naming = new Keys();
+        long count = 0;
+        try (Statement statement = connection.createStatement();
+                ResultSet rows = statement.executeQuery(select(part))) {
+            while (rows.next()) {
+                if (!isWanted(part, rows)) {
+                    continue;
+                }
+                String key = naming.of(form.identity(part, owner(part, rows), rows));
+                own.put(rows.getLong("id"), key);
+                row(part, key, rows, out);
+                count++;
+            }
+        }
+        return count;
+    }
+
+    private String owner(Part part, ResultSet rows) throws SQLException {
+        return part.owner().isEmpty()
+                ? ""
+                : keys.get(Part.target(part.owner().get()))
+                        .get(rows.getLong(part.owner().get()));
+    }
+
+    static String select(Part part) {
+        String all = Stream.concat(part.references().stream(), part.columns().stream())
+                .collect(Collectors.joining(", "));
+        return "SELECT id, " + all + " FROM " + part.table() + " ORDER BY id";
+    }
+
+    /** What belongs to a phone that is not wanted is not wanted either; files only where a copy needs them. */
+    private boolean isWanted(Part part, ResultSet rows) throws SQLException {
+        if (part == Part.PHONES) {
+            return phone.isEmpty() || phone.get().equals(rows.getString("nickname"));
+        }
+        if (part == Part.FILES) {
+            return phone.isEmpty() || isCopy(rows.getLong("id"));
+        }
+        String owner = part.owner().orElseThrow();
+        return keys.get(Part.target(owner)).containsKey(rows.getLong(owner));
+    }
+
+    private boolean isCopy(long material) throws SQLException {
+        try (Statement statement = connection.createStatement();
+                ResultSet rows =
+                        statement.executeQuery("SELECT phone_id FROM stock_copy WHERE material_id = " + material)) {
+            while (rows.next()) {
+                if (keys.get(Part.PHONES).containsKey(rows.getLong(1))) {
+                    return true;
+                }
+            }
+            return false;
+        }
+    }
+
+    private void row(Part part, String key, ResultSet rows, JsonGenerator out) throws IOException, SQLException {
+        out.writeStartObject();
+        out.writeStringField("key", key);
+        for (String reference : part.references()) {
+            long id = rows.getLong(reference);
+            String other = keys.get(Part.target(reference)).get(id);
+            if (!rows.wasNull() && other != null) {
+                out.writeStringField(Part.field(reference), other);
+            }
+        }
+        for (String column : part.columns()) {
+            value(column, rows.getString(column), out);
+        }
+        out.writeEndObject();
+    }
+
+    private void value(String column, String value, JsonGenerator out) throws IOException {
+        if (value == null) {
+            return;
+        }
+        out.writeFieldName(Part.field(column));
+        String exported = form.exported(column, value);
+        if (Part.isJson(column)) {
+            out.writeRawValue(exported);
+        } else if (column.equals("whole")) {
+            out.writeBoolean(exported.equals("1"));
+        } else {
+            out.writeString(exported);
+        }
+    }
+
+    /** How the desk was left; what is of one phone bears its key in place of its number. */
+    private long settings(JsonGenerator out) throws IOException, SQLException {
+        long count = 0;
+        try (Statement statement = connection.createStatement();
+                ResultSet rows = statement.executeQuery("SELECT name, value FROM setting ORDER BY name")) {
+            while (rows.next()) {
+                SettingName name = SettingName.of(rows.getString(1));
+                Optional<String> of = name.phone().map(keys.get(Part.PHONES)::get);
+                boolean wanted = name.phone().isPresent() ? of.isPresent() : phone.isEmpty() && !name.isLocal();
+                if (wanted) {
+                    out.writeStartObject();
+                    out.writeStringField("name", name.name());
+                    if (of.isPresent()) {
+                        out.writeStringField("phone", of.get());
+                    }
+                    out.writeStringField("value", rows.getString(2));
+                    out.writeEndObject();
+                    count++;
+                }
+            }
+        }
+        return count;
+    }
+
+    private void catalogue() throws IOException {
+        Path folder = workspace.resolve(CATALOGUE);
+        try (Stream<Path> all = Files.walk(folder)) {
+            List<Path> files = all.filter(Files::isRegularFile).sorted().toList();
+            for (Path file : files) {
+                String name = folder.relativize(file).toString().replace('\\', '/');
+                zip.putNextEntry(new ZipEntry(CATALOGUE + "/" + name));
+                Files.copy(file, zip);
+                zip.closeEntry();
+            }
+            counts.put(CATALOGUE, (long) files.size());
+        }
+    }
+}

@@ -1,0 +1,68 @@
+package org.mobrak.core.logbook.transfer;
+
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+
+/** How values of the logbook are written in an export, and what a row is told by. */
+final class Form {
+    private final ObjectMapper mapper;
+    private final Path home;
+
+    Form(ObjectMapper mapper, Path workspace) {
+        this.mapper = mapper;
+        this.home = workspace.toAbsolutePath().normalize();
+    }
+
+    /** A value as it is exported; null where there is none. */
+    String exported(String column, String value) throws IOException {
+        if (value == null) {
+            return null;
+        }
+        return Part.isJson(column) ? oneLine(value) : column.equals("path") ? relative(value) : value;
+    }
+
+    /** A value as it is kept here. */
+    String kept(String column, String value) {
+        Path path = column.equals("path") && value != null ? Path.of(value) : home;
+        // What lay in the other workspace lies in this one; what lay elsewhere stays where it was said to be.
+        return column.equals("path") && value != null && !path.isAbsolute()
+                ? home.resolve(path).normalize().toString()
+                : value;
+    }
+
+    /** JSON Lines have a value on each line; what is broken goes along as the text it is. */
+    private String oneLine(String json) throws IOException {
+        try {
+            return mapper.writeValueAsString(mapper.readTree(json));
+        } catch (JsonProcessingException broken) {
+            return mapper.writeValueAsString(json);
+        }
+    }
+
+    /** What lies in the workspace is named from there, so that it moves along. */
+    private String relative(String path) {
+        Path file = Path.of(path);
+        return file.isAbsolute() && file.normalize().startsWith(home)
+                ? home.relativize(file.normalize()).toString().replace('\\', '/')
+                : path;
+    }
+
+    /**
+     * What tells a row of the logbook from the others.
+     *
+     * @param owner the key of what it belongs to; empty for what belongs to nothing
+     */
+    String[] identity(Part part, String owner, ResultSet row) throws IOException, SQLException {
+        String[] parts = new String[part.identity().size() + 1];
+        parts[0] = owner;
+        for (int i = 0; i < part.identity().size(); i++) {
+            String column = part.identity().get(i);
+            parts[i + 1] = String.valueOf(exported(column, row.getString(column)));
+        }
+        return parts;
+    }
+}
