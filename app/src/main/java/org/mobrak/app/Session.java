@@ -50,6 +50,7 @@ public final class Session implements AutoCloseable {
     private final RehearsalDesk rehearsals;
     private final AftercareDesk aftercare;
     private final WorkshopDesk workshop;
+    private final LogbookDesk logbook;
 
     // These belong to the worker thread.
     private Workbench bench;
@@ -76,6 +77,7 @@ public final class Session implements AutoCloseable {
         this.files = new FileDesk(workers, () -> bench, folder, clock);
         this.aftercare = new AftercareDesk(workers, () -> bench, link);
         this.workshop = new WorkshopDesk(workers, () -> bench);
+        this.logbook = new LogbookDesk(workers, () -> bench, cache);
         this.rehearsals =
                 new RehearsalDesk(workers, () -> bench.logbook(), new Practice.Place(folder, cache, clock, drawing));
     }
@@ -117,6 +119,11 @@ public final class Session implements AutoCloseable {
     /** What comes after the work. */
     public AftercareDesk aftercare() {
         return aftercare;
+    }
+
+    /** The logbook as a whole. */
+    public LogbookDesk logbook() {
+        return logbook;
     }
 
     /** From a guide to a route. */

@@ -14,6 +14,8 @@ import org.apache.commons.io.file.PathUtils;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.logbook.Workspace;
 import org.mobrak.core.logbook.WorkspaceCheck;
+import org.mobrak.core.logbook.search.Found;
+import org.mobrak.core.logbook.search.SearchIndex;
 import org.mobrak.core.logbook.transfer.Export;
 import org.mobrak.core.logbook.transfer.Import;
 import org.mobrak.core.logbook.transfer.Imported;
@@ -123,6 +125,14 @@ public final class Transfers {
             }
         }
         PathUtils.copyDirectory(home.resolve("catalogue"), catalogue);
+    }
+
+    /** Finds words in everything that was ever read, done or noted. */
+    public Found search(Path workspace, String words) throws IOException {
+        try (Workspace open = Workspace.open(workspace, cache);
+                SearchIndex index = SearchIndex.open(open.folder(), cache)) {
+            return index.find(words);
+        }
     }
 
     /** Looks a workspace through from end to end. */

@@ -274,6 +274,15 @@ final class Workbench implements AutoCloseable {
         undo.forget();
     }
 
+    /** Rows and entries came in from elsewhere: what was remembered of them is over, and what was done before cannot be taken back. */
+    void joined() throws IOException {
+        workspace.reloadCatalogue();
+        undo.forget();
+        forget();
+        unread.clear();
+        unread.addAll(logbook().unread());
+    }
+
     ReadingEdits readings() {
         return readings;
     }

@@ -48,6 +48,7 @@ import picocli.CommandLine.Spec;
             ExportCommand.class,
             ImportCommand.class,
             CheckCommand.class,
+            SearchCommand.class,
             FactsCommand.class
         })
 public final class Mobrak implements Runnable {

@@ -41,7 +41,8 @@ class ArchitectureTest {
             "learn",
             "learn.form",
             "logbook",
-            "logbook.transfer");
+            "logbook.transfer",
+            "logbook.search");
 
     @Test
     void everyPackageOfTheCoreHasItsPlaceOnTheWay() {

@@ -4,6 +4,7 @@ import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 import java.util.TreeMap;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
@@ -11,6 +12,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
 import org.mobrak.app.Snapshot.PastJob;
 import org.mobrak.core.fit.Truth;
@@ -18,6 +20,7 @@ import org.mobrak.core.identity.Reading;
 import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Job;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Drops;
 import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
@@ -30,10 +33,17 @@ public final class LogbookPage implements View {
     private final DateTimeFormatter minute;
     private final ListView<PastJob> jobs = new ListView<>();
     private final Sheet detail = new Sheet(new VBox());
-    private final HBox node;
+    private final HBox past = new HBox();
+    private final WholeLogbook whole;
+    private final VBox node = new VBox();
 
-    /** Shows times in the given zone. */
-    public LogbookPage(ZoneId zone) {
+    /**
+     * The page.
+     *
+     * @param zone in which times are shown
+     * @param goToPhone lays the phone of this number on the desk
+     */
+    public LogbookPage(Session session, ZoneId zone, Consumer<Long> goToPhone) {
         this.zone = zone;
         this.minute =
                 DateTimeFormatter.ofPattern("d MMM yyyy, HH:mm", Locale.ENGLISH).withZone(zone);
@@ -42,9 +52,21 @@ public final class LogbookPage implements View {
         jobs.setPlaceholder(new Empty("Nothing yet", "A job comes here when it has ended, whether it worked or not."));
         jobs.getSelectionModel().selectedItemProperty().addListener((property, old, past) -> showDetail(past));
         detail.getStyleClass().add("wide-scroll");
-        node = new HBox(jobs, detail);
-        node.getStyleClass().add("page");
+        past.getChildren().addAll(jobs, detail);
+        past.getStyleClass().add("page-columns");
         HBox.setHgrow(detail, Priority.ALWAYS);
+        whole = new WholeLogbook(session, goToPhone, this::layOut);
+        node.getStyleClass().add("page");
+        // What is dropped here is somebody's export, not a reading.
+        Drops.onto(node, dropped -> session.logbook().lookAt(dropped.get(0)));
+        layOut();
+    }
+
+    /** What was found or is offered stands where the jobs stand otherwise. */
+    private void layOut() {
+        Region body = whole.body().orElse(past);
+        VBox.setVgrow(body, Priority.ALWAYS);
+        node.getChildren().setAll(whole.head(), body);
     }
 
     @Override

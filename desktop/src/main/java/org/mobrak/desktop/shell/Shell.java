@@ -34,6 +34,7 @@ import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.Desk;
+import org.mobrak.app.DrawerEntry;
 import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
 import org.mobrak.app.rehearsal.Practice;
@@ -83,7 +84,7 @@ public final class Shell {
         makers.put(Page.FILES, () -> new FilesPage(session, choice));
         makers.put(Page.RUN_SHEET, () -> new RunPage(session));
         makers.put(Page.AFTER, () -> new AfterPage(session, () -> open(Page.WAYS)));
-        makers.put(Page.LOGBOOK, () -> new LogbookPage(zone));
+        makers.put(Page.LOGBOOK, () -> new LogbookPage(session, zone, this::goToPhone));
         makers.put(Page.CATALOGUE, () -> new CataloguePage(session));
         makers.put(Page.WORKSHOP, () -> new WorkshopPage(session, this::beginWithAReading, () -> open(Page.CATALOGUE)));
         drawer = new Drawer(session, foot());
@@ -346,6 +347,17 @@ public final class Shell {
 
     private static KeyCombination control(KeyCode code) {
         return new KeyCodeCombination(code, KeyCombination.SHORTCUT_DOWN);
+    }
+
+    private void goToPhone(long number) {
+        session.snapshot().get().drawer().stream()
+                .map(DrawerEntry::phone)
+                .filter(phone -> phone.id() == number)
+                .findFirst()
+                .ifPresent(phone -> {
+                    session.pick(phone);
+                    open(Page.READINGS);
+                });
     }
 
     private void beginWithAReading() {

@@ -1,0 +1,130 @@
+package org.mobrak.app;
+
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Supplier;
+import org.mobrak.core.identity.Refusal;
+import org.mobrak.core.logbook.search.Found;
+import org.mobrak.core.logbook.search.SearchIndex;
+import org.mobrak.core.logbook.transfer.Export;
+import org.mobrak.core.logbook.transfer.Import;
+import org.mobrak.core.logbook.transfer.Imported;
+
+/** What is done with the logbook as a whole: searched, sent out, joined with another's. Called on the thread that draws. */
+public final class LogbookDesk {
+    private final Workers workers;
+    private final Supplier<Workbench> bench;
+    private final Path cache;
+    private final Observed<Optional<Found>> found = new Observed<>(Optional.empty());
+    private final Observed<Optional<Offer>> offer = new Observed<>(Optional.empty());
+
+    /**
+     * An export that was looked at and waits for a yes.
+     *
+     * @param would what would come about
+     */
+    public record Offer(Path zip, Imported would) {}
+
+    /** Work on the worker's thread for which nothing else may be begun. */
+    private interface Alone<T> {
+        T work(Workbench bench) throws IOException, Refusal;
+    }
+
+    LogbookDesk(Workers workers, Supplier<Workbench> bench, Path cache) {
+        this.workers = workers;
+        this.bench = bench;
+        this.cache = cache;
+    }
+
+    /** What was found; empty while nothing is searched. */
+    public Observed<Optional<Found>> found() {
+        return found;
+    }
+
+    /** An export that waits for a yes. */
+    public Observed<Optional<Offer>> offer() {
+        return offer;
+    }
+
+    /** Searches everything; without words the search is over. */
+    public void search(String words) {
+        if (words.isBlank()) {
+            found.set(Optional.empty());
+            return;
+        }
+        workers.read(
+                "Searching the logbook",
+                () -> {
+                    Path folder = alone(Workbench::folder);
+                    try (SearchIndex index = SearchIndex.open(folder, cache)) {
+                        return index.find(words);
+                    }
+                },
+                now -> {
+                    workers.draw(() -> found.set(Optional.of(now)));
+                    return null;
+                });
+    }
+
+    /** Writes the whole workspace as a zip, or what is kept of the phone on the desk. */
+    public void export(Path zip, boolean onlyThePhone) {
+        workers.read(
+                "Writing the export",
+                () -> alone(open -> Export.write(open.folder(), phone(open, onlyThePhone), zip, open.now())),
+                (Map<String, Long> rows) -> new Notice(
+                        false,
+                        "Written: %s, with %d phones and %d texts. The files on the bench stay where they are."
+                                .formatted(zip, rows.get("phones.jsonl"), rows.get("texts.jsonl"))));
+    }
+
+    private static Optional<String> phone(Workbench open, boolean only) throws Refusal {
+        return only
+                ? Optional.of(open.picked()
+                        .orElseThrow(() -> new Refusal("Lay a phone on the desk first."))
+                        .nickname())
+                : Optional.empty();
+    }
+
+    /** Looks at an export; nothing of it is taken before somebody says so. */
+    public void lookAt(Path zip) {
+        workers.read("Looking at the export", () -> alone(open -> Import.look(zip, open.folder(), Set.of())), would -> {
+            workers.draw(() -> offer.set(Optional.of(new Offer(zip, would))));
+            return null;
+        });
+    }
+
+    /**
+     * Takes the export that was looked at.
+     *
+     * @param sameNames phones that the person says are the ones of that name here
+     */
+    public void take(Set<String> sameNames) {
+        Optional<Offer> now = offer.get();
+        offer.set(Optional.empty());
+        now.ifPresent(one -> workers.read(
+                "Taking the export in",
+                () -> alone(open -> Import.take(one.zip(), open.folder(), open.folder(), sameNames)),
+                done -> {
+                    bench.get().joined();
+                    return new Notice(
+                            false,
+                            "Taken in: %d phones, %d rows, %d entries of the catalogue. What was here is as it was."
+                                    .formatted(
+                                            done.phones().size(),
+                                            done.addedRows(),
+                                            done.entries().size()));
+                }));
+    }
+
+    public void leave() {
+        offer.set(Optional.empty());
+    }
+
+    /** Nothing else is written meanwhile, and the logbook's own connection holds no lock. */
+    private <T> T alone(Alone<T> work) throws IOException, Refusal {
+        return workers.fromWorker(() -> work.work(bench.get()));
+    }
+}

@@ -1,0 +1,222 @@
+package org.mobrak.desktop.logbook;
+
+import java.io.File;
+import java.util.HashSet;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Consumer;
+import javafx.animation.PauseTransition;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.Hyperlink;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.stage.FileChooser;
+import javafx.util.Duration;
+import org.kordamp.ikonli.feather.Feather;
+import org.kordamp.ikonli.javafx.FontIcon;
+import org.mobrak.app.LogbookDesk;
+import org.mobrak.app.Session;
+import org.mobrak.core.identity.Severity;
+import org.mobrak.core.logbook.search.Found;
+import org.mobrak.core.logbook.search.Hit;
+import org.mobrak.core.logbook.transfer.Imported;
+import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Sheet;
+import org.mobrak.desktop.parts.Sign;
+import org.mobrak.desktop.parts.Texts;
+
+/** What is done with the logbook as a whole: a search over everything, an export, and somebody's export that is looked at. */
+final class WholeLogbook {
+    private static final double HESITATION_MILLIS = 250;
+    private static final FileChooser.ExtensionFilter ZIP = new FileChooser.ExtensionFilter("Zip", "*.zip");
+
+    private final Session session;
+    private final Consumer<Long> goToPhone;
+    private final TextField words = new TextField();
+    private final PauseTransition typed = new PauseTransition(Duration.millis(HESITATION_MILLIS));
+    private final HBox head = new HBox();
+    private final VBox content = new VBox();
+    private final Sheet sheet = new Sheet(content);
+
+    /**
+     * The parts.
+     *
+     * @param goToPhone is given the number of the phone of a hit
+     * @param changed is called when there is something else to be seen than before
+     */
+    WholeLogbook(Session session, Consumer<Long> goToPhone, Runnable changed) {
+        this.session = session;
+        this.goToPhone = goToPhone;
+        words.setId("search-logbook");
+        words.setPromptText("Search everything: words, build numbers, notes …");
+        Texts.aloud(words, "Search the logbook");
+        HBox.setHgrow(words, Priority.ALWAYS);
+        typed.setOnFinished(now -> session.logbook().search(words.getText()));
+        words.textProperty().addListener((source, before, now) -> typed.playFromStart());
+        words.setOnAction(enter -> session.logbook().search(words.getText()));
+        MenuButton export = new MenuButton("Export", new FontIcon(Feather.UPLOAD));
+        export.setId("export");
+        export.getItems()
+                .addAll(
+                        item("Everything …", "export-all", false),
+                        item("Only the phone on the desk …", "export-phone", true));
+        Button take = new Button("Take an export in …", new FontIcon(Feather.DOWNLOAD));
+        take.setId("import");
+        take.setOnAction(press -> {
+            FileChooser chooser = chooser("What was exported");
+            Optional.ofNullable(chooser.showOpenDialog(head.getScene().getWindow()))
+                    .map(File::toPath)
+                    .ifPresent(session.logbook()::lookAt);
+        });
+        export.setMinWidth(Region.USE_PREF_SIZE);
+        take.setMinWidth(Region.USE_PREF_SIZE);
+        head.getChildren().addAll(words, export, take);
+        head.getStyleClass().add("page-summary");
+        content.getStyleClass().add("side");
+        session.logbook().found().addListener((source, before, now) -> {
+            show();
+            changed.run();
+        });
+        session.logbook().offer().addListener((source, before, now) -> {
+            show();
+            changed.run();
+        });
+    }
+
+    Region head() {
+        return head;
+    }
+
+    /** What was found or offered; empty while there is neither. */
+    Optional<Region> body() {
+        boolean something = session.logbook().found().get().isPresent()
+                || session.logbook().offer().get().isPresent();
+        return something ? Optional.of(sheet) : Optional.empty();
+    }
+
+    private static FileChooser chooser(String title) {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle(title);
+        chooser.getExtensionFilters().add(ZIP);
+        return chooser;
+    }
+
+    private MenuItem item(String label, String id, boolean onlyThePhone) {
+        MenuItem item = Texts.item(label);
+        item.setId(id);
+        item.setOnAction(press -> {
+            FileChooser chooser = chooser("The export");
+            chooser.setInitialFileName(onlyThePhone ? "phone.zip" : "workspace.zip");
+            Optional.ofNullable(chooser.showSaveDialog(head.getScene().getWindow()))
+                    .ifPresent(file -> session.logbook().export(file.toPath(), onlyThePhone));
+        });
+        return item;
+    }
+
+    private void show() {
+        content.getChildren().clear();
+        session.logbook().offer().get().ifPresent(offer -> content.getChildren().add(offered(offer)));
+        session.logbook().found().get().ifPresent(found -> content.getChildren().add(found(found)));
+    }
+
+    private Node found(Found found) {
+        if (found.hits().isEmpty()) {
+            Empty empty = new Empty("Nothing has “" + found.query() + "”", "Fewer words or letters find more.");
+            found.proposals().forEach(word -> {
+                Hyperlink link = new Hyperlink();
+                Texts.say(link, "Did you mean “" + word + "”?");
+                link.setId("proposal-" + word);
+                link.setOnAction(press -> words.setText(word));
+                empty.getChildren().add(link);
+            });
+            return empty;
+        }
+        Card card = new Card(
+                found.hits().size() == 1
+                        ? "Found once"
+                        : "Found " + found.hits().size() + " times");
+        card.setId("found");
+        for (int i = 0; i < found.hits().size(); i++) {
+            card.getChildren().add(hit(i, found.hits().get(i)));
+        }
+        return card;
+    }
+
+    private Node hit(int number, Hit hit) {
+        Hyperlink phone = new Hyperlink();
+        phone.setId("hit-" + number);
+        Texts.say(phone, hit.nickname());
+        phone.setOnAction(press -> goToPhone.accept(hit.phone()));
+        VBox lines = new VBox(
+                phone,
+                Texts.soft(hit.kind().word() + "  ·  "
+                        + hit.at().substring(0, Math.min(16, hit.at().length())).replace('T', ' ')),
+                Texts.wrapped(Texts.exact(hit.text().replaceAll("\\s+", " "))));
+        lines.getStyleClass().add("hit");
+        return lines;
+    }
+
+    private Card offered(LogbookDesk.Offer offer) {
+        Imported would = offer.would();
+        Card card = new Card("This would come in from " + offer.zip().getFileName());
+        card.setId("offered");
+        Set<String> same = new HashSet<>();
+        for (Imported.Phone phone : would.phones()) {
+            boolean namesake = phone.becomes() == Imported.Becomes.NAMESAKE;
+            HBox line = new HBox(
+                    Sign.of(namesake ? Severity.CAUTION : Severity.NOTE),
+                    Texts.wrapped(Texts.plain(phone.nickname() + ": " + words(phone))));
+            line.getStyleClass().add("signed-line");
+            card.getChildren().add(line);
+            if (namesake) {
+                CheckBox box = new CheckBox("It is the same phone");
+                box.selectedProperty().addListener((source, before, now) -> {
+                    if (now) {
+                        same.add(phone.nickname());
+                    } else {
+                        same.remove(phone.nickname());
+                    }
+                });
+                card.getChildren().add(box);
+            }
+        }
+        card.getChildren()
+                .add(Texts.wrapped(Texts.plain(
+                        "%d rows and %d entries of the catalogue are new. %d entries differ from yours and stay as yours are; compare them on the catalogue's page."
+                                .formatted(
+                                        would.addedRows(),
+                                        would.entries().size(),
+                                        would.differing().size()))));
+        Button take = new Button("Take it in");
+        take.setId("take-export");
+        take.getStyleClass().add("do-this");
+        take.setDisable(would.changesNothing());
+        take.setOnAction(press -> session.logbook().take(Set.copyOf(same)));
+        Button leave = new Button("Leave it");
+        leave.setId("leave-export");
+        leave.setOnAction(press -> session.logbook().leave());
+        FlowPane buttons = new FlowPane(take, leave);
+        buttons.getStyleClass().add("buttons");
+        card.getChildren().add(buttons);
+        return card;
+    }
+
+    private static String words(Imported.Phone phone) {
+        return switch (phone.becomes()) {
+            case NEW -> "new here";
+            case SAME -> "here already; what is new of it is added";
+            case SAME_BY_SERIAL -> "joins “" + phone.into() + "”, which has the same serial number";
+            case SAME_AS_SAID -> "joins “" + phone.into() + "”";
+            case NAMESAKE -> "one of this name is here; it comes in beside it unless it is the same";
+        };
+    }
+}
