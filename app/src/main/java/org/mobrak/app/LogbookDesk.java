@@ -2,11 +2,13 @@ package org.mobrak.app;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
 import org.mobrak.core.identity.Refusal;
+import org.mobrak.core.logbook.Backups;
 import org.mobrak.core.logbook.search.Found;
 import org.mobrak.core.logbook.search.SearchIndex;
 import org.mobrak.core.logbook.transfer.Export;
@@ -19,6 +21,7 @@ public final class LogbookDesk {
     private final Supplier<Workbench> bench;
     private final Path cache;
     private final Observed<Optional<Found>> found = new Observed<>(Optional.empty());
+    private final Observed<List<Path>> copies = new Observed<>(List.of());
     private final Observed<Optional<Offer>> offer = new Observed<>(Optional.empty());
 
     /**
@@ -47,6 +50,23 @@ public final class LogbookDesk {
     /** An export that waits for a yes. */
     public Observed<Optional<Offer>> offer() {
         return offer;
+    }
+
+    /** The copies of the logbook that were made by themselves, the newest first; empty until they were asked for. */
+    public Observed<List<Path>> copies() {
+        return copies;
+    }
+
+    public void listCopies() {
+        workers.quietly(() -> {
+            try {
+                List<Path> now =
+                        bench.get() == null ? List.of() : Backups.of(bench.get().folder());
+                workers.draw(() -> copies.set(now));
+            } catch (IOException unreadable) {
+                workers.draw(() -> workers.notice.set(Optional.of(new Notice(true, unreadable.getMessage()))));
+            }
+        });
     }
 
     /** Searches everything; without words the search is over. */

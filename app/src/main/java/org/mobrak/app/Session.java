@@ -24,6 +24,7 @@ import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.reader.TextIntake;
 import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Step;
+import org.mobrak.core.logbook.Backups;
 import org.mobrak.core.logbook.Intake;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.plan.Goal;
@@ -140,8 +141,35 @@ public final class Session implements AutoCloseable {
         change("Opening the workspace", () -> {
             bench = Workbench.open(folder, cache, link, clock);
             rehearsals.recall();
-            bench.lookThrough(found -> drawing.execute(() -> tellDamage(found)));
+            begin();
         });
+    }
+
+    private void begin() {
+        bench.lookThrough(found -> drawing.execute(() -> tellDamage(found)));
+        bench.backUp();
+    }
+
+    /** Puts an earlier copy of the logbook in its place; what is there now is kept. */
+    public void bringBack(Path copy) {
+        workers.read(
+                "Bringing the copy back",
+                () -> workers.fromWorker(() -> {
+                    // The workspace is given free for it, and opened again whatever comes of it.
+                    bench.close();
+                    try {
+                        return Backups.restore(folder, copy, String.valueOf(clock.millis()));
+                    } finally {
+                        bench = Workbench.open(folder, cache, link, clock);
+                    }
+                }),
+                kept -> {
+                    begin();
+                    return new Notice(
+                            false,
+                            "The logbook is as it was in " + copy.getFileName() + ". What was there is kept in " + kept
+                                    + ".");
+                });
     }
 
     private void tellDamage(Finding found) {

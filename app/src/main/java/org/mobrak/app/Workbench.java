@@ -109,6 +109,11 @@ final class Workbench implements AutoCloseable {
         workspace.lookThrough(damaged);
     }
 
+    /** Makes the day's copy of the logbook, beside the work. */
+    void backUp() {
+        workspace.backUp(LocalDate.now(clock));
+    }
+
     /** Keeps in sight what is wrong with the logbook. */
     Notice damaged(Finding found) {
         unread.add(0, found);

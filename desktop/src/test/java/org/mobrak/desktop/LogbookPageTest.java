@@ -2,15 +2,18 @@ package org.mobrak.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
 import java.util.Set;
+import javafx.scene.control.MenuButton;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.demo.DemoWorkspace;
+import org.mobrak.core.logbook.Backups;
 import org.mobrak.core.logbook.Workspace;
 
 /** The logbook as a whole, through the real window. */
@@ -74,6 +77,35 @@ class LogbookPageTest {
             assertThat(desktop.find("take-export").isDisabled())
                     .as("the same again adds nothing")
                     .isTrue();
+        }
+    }
+
+    @Test
+    void aCopyOfTheDayIsMadeAndBringsTheLogbookBack() throws Exception {
+        try (Desktop desktop = Desktop.open(demo)) {
+            desktop.until("a copy of the day", () -> !Backups.of(demo).isEmpty());
+            Path copy = Backups.of(demo).get(0);
+            desktop.robot().interact(() -> desktop.session().addPhone("A later one"));
+            desktop.until(
+                    "added", () -> desktop.session().snapshot().get().drawer().size() == 14);
+            desktop.press(KeyCode.CONTROL, KeyCode.DIGIT6);
+            desktop.robot().interact(() -> desktop.session().logbook().listCopies());
+            MenuButton copies = desktop.find("copies");
+            desktop.until("the copy is offered", () -> !copies.getItems().get(0).isDisable());
+            desktop.robot().interact(() -> copies.getItems().get(0).fire());
+            desktop.click("bring-copy-back");
+            desktop.until(
+                    "as it was",
+                    () -> desktop.session().snapshot().get().drawer().size() == 13);
+            desktop.assertShows("What was there is kept in");
+            assertThat(copy).exists();
+            try (var kept = Files.walk(demo.resolve("backups"))) {
+                assertThat(kept.map(file -> file.getFileName().toString())).contains("logbook.db");
+            }
+            desktop.robot().interact(() -> desktop.session().addPhone("Goes on"));
+            desktop.until(
+                    "the work goes on",
+                    () -> desktop.session().snapshot().get().drawer().size() == 14);
         }
     }
 }

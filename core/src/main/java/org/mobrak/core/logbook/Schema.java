@@ -16,7 +16,7 @@ final class Schema {
     static final String DIGEST = "db3cbc489afde10357431499faa79d117b3f5e6f7ac7e4f19654f8427182ccee";
 
     /** The last of the migrations. */
-    private static final int VERSION = 5;
+    static final int VERSION = 5;
 
     private static final String TABLES =
             "SELECT sql FROM sqlite_master WHERE sql IS NOT NULL AND name NOT LIKE 'flyway%' AND tbl_name NOT LIKE 'flyway%' ORDER BY type, name";

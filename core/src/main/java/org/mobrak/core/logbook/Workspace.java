@@ -13,6 +13,7 @@ import java.nio.file.StandardOpenOption;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -47,6 +48,8 @@ public final class Workspace implements AutoCloseable {
     /** A text has at most 8 MiB; a row that is larger was not written by Mobrak. */
     private static final String MOST_BYTES_OF_A_ROW = String.valueOf(64 << 20);
 
+    private static final long PATIENCE_MILLIS = 5_000;
+
     private final Path folder;
     private final FileChannel lockFile;
     private final Handle held;
@@ -54,6 +57,7 @@ public final class Workspace implements AutoCloseable {
     private final CatalogueCache cache;
     private CatalogueLoader.Loaded catalogue;
     private Optional<IntegrityCheck> integrity = Optional.empty();
+    private Optional<Thread> backup = Optional.empty();
 
     private Workspace(Path folder, Path cache, FileChannel lockFile) throws IOException {
         this.folder = folder;
@@ -175,6 +179,9 @@ public final class Workspace implements AutoCloseable {
         source.setUrl("jdbc:sqlite:" + file);
         try {
             if (!Schema.isCurrent(source)) {
+                if (known) {
+                    new Backups(file.toAbsolutePath().getParent()).makeBefore(Schema.VERSION);
+                }
                 migrate(source, file);
                 if (!Schema.isCurrent(source)) {
                     throw new UnreadableInput(
@@ -232,6 +239,15 @@ public final class Workspace implements AutoCloseable {
         check.start();
     }
 
+    /** Makes the day's copy of the logbook beside the work, where there is none yet. */
+    public void backUp(LocalDate day) {
+        Thread copying = new Thread(() -> new Backups(folder).makeDaily(day), "backup");
+        copying.setDaemon(true);
+        copying.setPriority(Thread.MIN_PRIORITY);
+        backup = Optional.of(copying);
+        copying.start();
+    }
+
     /** What is wrong inside the logbook, looked for from end to end; takes as long as the logbook is large. */
     Optional<String> fault() {
         return IntegrityCheck.fault(folder.resolve("logbook.db"));
@@ -253,9 +269,18 @@ public final class Workspace implements AutoCloseable {
                 .troubles();
     }
 
+    private static void wait(Thread copying) {
+        try {
+            copying.join(PATIENCE_MILLIS);
+        } catch (InterruptedException hurried) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
     @Override
     public void close() throws IOException {
         integrity.ifPresent(IntegrityCheck::close);
+        backup.ifPresent(Workspace::wait);
         held.close();
         lockFile.close();
     }

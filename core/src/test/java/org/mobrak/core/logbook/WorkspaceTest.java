@@ -17,6 +17,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -419,6 +420,10 @@ class WorkspaceTest {
             assertThat(dossier.ledger().facts().value(Fact.BUILD_ID)).contains("GRK39F");
             assertThat(dossier.findings()).extracting(Finding::sure).containsExactly(Finding.Sureness.CERTAIN);
         }
+        assertThat(Backups.of(folder))
+                .as("what it was before is kept")
+                .extracting(file -> file.getFileName().toString())
+                .containsExactly("logbook-before-version-5.db");
     }
 
     @Test
@@ -646,5 +651,37 @@ class WorkspaceTest {
 
     private Connection connect() throws SQLException {
         return DriverManager.getConnection("jdbc:sqlite:" + folder.resolve("logbook.db"));
+    }
+
+    @Test
+    void aFortnightOfCopiesIsKeptAndOneOfThemComesBackWithNothingLost() throws Exception {
+        try (Workspace workspace = open(folder)) {
+            workspace.logbook().addPhone("Hive 1", NOW);
+        }
+        for (int day = 1; day < 20; day++) {
+            new Backups(folder).makeDaily(LocalDate.of(2026, 3, day));
+        }
+        assertThat(Backups.of(folder)).hasSize(14);
+        try (Workspace workspace = open(folder)) {
+            workspace.logbook().addPhone("Hive 2", NOW);
+        }
+        Path copy = Backups.of(folder).get(0);
+        Path kept = Backups.restore(folder, copy, "1");
+        try (Workspace workspace = open(folder)) {
+            assertThat(workspace.logbook().phones())
+                    .extracting(PhoneRecord::nickname)
+                    .containsExactly("Hive 1");
+        }
+        Backups.restore(folder, Files.copy(kept.resolve("logbook.db"), copy.resolveSibling("logbook-again.db")), "2");
+        try (Workspace workspace = open(folder)) {
+            assertThat(workspace.logbook().phones()).hasSize(2);
+        }
+        Path strange = Files.writeString(copy.resolveSibling("logbook-strange.db"), "no logbook");
+        assertThatThrownBy(() -> Backups.restore(folder, strange, "3")).isInstanceOf(UnreadableInput.class);
+        assertThatThrownBy(() -> Backups.restore(folder, folder.resolve("logbook.db"), "4"))
+                .hasMessageContaining("none of this workspace's copies");
+        try (Workspace workspace = open(folder)) {
+            assertThat(workspace.logbook().phones()).hasSize(2);
+        }
     }
 }

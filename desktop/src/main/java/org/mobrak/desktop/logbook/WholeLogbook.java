@@ -1,7 +1,9 @@
 package org.mobrak.desktop.logbook;
 
 import java.io.File;
+import java.nio.file.Path;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
@@ -41,9 +43,12 @@ final class WholeLogbook {
 
     private final Session session;
     private final Consumer<Long> goToPhone;
+    private final Runnable changed;
     private final TextField words = new TextField();
     private final PauseTransition typed = new PauseTransition(Duration.millis(HESITATION_MILLIS));
+    private final MenuButton copies = new MenuButton("Copies", new FontIcon(Feather.ARCHIVE));
     private final HBox head = new HBox();
+    private Optional<Path> bringingBack = Optional.empty();
     private final VBox content = new VBox();
     private final Sheet sheet = new Sheet(content);
 
@@ -56,6 +61,7 @@ final class WholeLogbook {
     WholeLogbook(Session session, Consumer<Long> goToPhone, Runnable changed) {
         this.session = session;
         this.goToPhone = goToPhone;
+        this.changed = changed;
         words.setId("search-logbook");
         words.setPromptText("Search everything: words, build numbers, notes …");
         Texts.aloud(words, "Search the logbook");
@@ -79,8 +85,13 @@ final class WholeLogbook {
         });
         export.setMinWidth(Region.USE_PREF_SIZE);
         take.setMinWidth(Region.USE_PREF_SIZE);
-        head.getChildren().addAll(words, export, take);
-        head.getStyleClass().add("page-summary");
+        copies.setId("copies");
+        copies.setMinWidth(Region.USE_PREF_SIZE);
+        copies.setOnShowing(opened -> session.logbook().listCopies());
+        session.logbook().copies().addListener((source, before, now) -> showCopies(now));
+        showCopies(List.of());
+        head.getChildren().addAll(words, export, take, copies);
+        head.getStyleClass().add("logbook-head");
         content.getStyleClass().add("side");
         session.logbook().found().addListener((source, before, now) -> {
             show();
@@ -99,7 +110,8 @@ final class WholeLogbook {
     /** What was found or offered; empty while there is neither. */
     Optional<Region> body() {
         boolean something = session.logbook().found().get().isPresent()
-                || session.logbook().offer().get().isPresent();
+                || session.logbook().offer().get().isPresent()
+                || bringingBack.isPresent();
         return something ? Optional.of(sheet) : Optional.empty();
     }
 
@@ -122,8 +134,52 @@ final class WholeLogbook {
         return item;
     }
 
+    private void showCopies(List<Path> now) {
+        copies.getItems().setAll(now.stream().map(this::copyItem).toList());
+        if (now.isEmpty()) {
+            MenuItem none = Texts.item("A copy is made on each day on which you work");
+            none.setDisable(true);
+            copies.getItems().add(none);
+        }
+    }
+
+    private MenuItem copyItem(Path copy) {
+        MenuItem item = Texts.item(
+                copy.getFileName().toString().replaceFirst("^logbook-", "").replaceFirst("\\.db$", ""));
+        item.setOnAction(press -> askFor(Optional.of(copy)));
+        return item;
+    }
+
+    private void askFor(Optional<Path> copy) {
+        bringingBack = copy;
+        show();
+        changed.run();
+    }
+
+    private Card asked(Path copy) {
+        Button back = new Button("Bring it back");
+        back.setId("bring-copy-back");
+        back.getStyleClass().add("do-this");
+        back.setOnAction(press -> {
+            askFor(Optional.empty());
+            session.bringBack(copy);
+        });
+        Button leave = new Button("Leave it");
+        leave.setId("leave-copy");
+        leave.setOnAction(press -> askFor(Optional.empty()));
+        FlowPane buttons = new FlowPane(back, leave);
+        buttons.getStyleClass().add("buttons");
+        return new Card(
+                "The logbook as it was: " + copy.getFileName(),
+                Texts.wrapped(
+                        Texts.plain(
+                                "Everything that was read, done or noted since then is no longer in the logbook. It is kept beside the copies, in the workspace's folder “backups”.")),
+                buttons);
+    }
+
     private void show() {
         content.getChildren().clear();
+        bringingBack.ifPresent(copy -> content.getChildren().add(asked(copy)));
         session.logbook().offer().get().ifPresent(offer -> content.getChildren().add(offered(offer)));
         session.logbook().found().get().ifPresent(found -> content.getChildren().add(found(found)));
     }
@@ -170,6 +226,7 @@ final class WholeLogbook {
         Card card = new Card("This would come in from " + offer.zip().getFileName());
         card.setId("offered");
         Set<String> same = new HashSet<>();
+        card.getChildren().addAll(Texts.wrapped(Texts.plain(sum(would))), buttons(would, same));
         for (Imported.Phone phone : would.phones()) {
             boolean namesake = phone.becomes() == Imported.Becomes.NAMESAKE;
             HBox line = new HBox(
@@ -178,24 +235,38 @@ final class WholeLogbook {
             line.getStyleClass().add("signed-line");
             card.getChildren().add(line);
             if (namesake) {
-                CheckBox box = new CheckBox("It is the same phone");
-                box.selectedProperty().addListener((source, before, now) -> {
-                    if (now) {
-                        same.add(phone.nickname());
-                    } else {
-                        same.remove(phone.nickname());
-                    }
-                });
-                card.getChildren().add(box);
+                line.getChildren().add(sameBox(phone.nickname(), same));
             }
         }
-        card.getChildren()
-                .add(Texts.wrapped(Texts.plain(
-                        "%d rows and %d entries of the catalogue are new. %d entries differ from yours and stay as yours are; compare them on the catalogue's page."
-                                .formatted(
-                                        would.addedRows(),
-                                        would.entries().size(),
-                                        would.differing().size()))));
+        return card;
+    }
+
+    private static CheckBox sameBox(String nickname, Set<String> same) {
+        CheckBox box = new CheckBox("It is the same phone");
+        box.setMinWidth(Region.USE_PREF_SIZE);
+        box.selectedProperty().addListener((source, before, now) -> {
+            if (now) {
+                same.add(nickname);
+            } else {
+                same.remove(nickname);
+            }
+        });
+        return box;
+    }
+
+    private static String sum(Imported would) {
+        String differing = would.differing().isEmpty()
+                ? ""
+                : " %d entries differ from yours, which stay as they are; compare them on the catalogue's page."
+                        .formatted(would.differing().size());
+        return would.changesNothing()
+                ? "All of it is here already." + differing
+                : "%d rows and %d entries of the catalogue are new."
+                                .formatted(would.addedRows(), would.entries().size())
+                        + differing;
+    }
+
+    private FlowPane buttons(Imported would, Set<String> same) {
         Button take = new Button("Take it in");
         take.setId("take-export");
         take.getStyleClass().add("do-this");
@@ -206,8 +277,7 @@ final class WholeLogbook {
         leave.setOnAction(press -> session.logbook().leave());
         FlowPane buttons = new FlowPane(take, leave);
         buttons.getStyleClass().add("buttons");
-        card.getChildren().add(buttons);
-        return card;
+        return buttons;
     }
 
     private static String words(Imported.Phone phone) {

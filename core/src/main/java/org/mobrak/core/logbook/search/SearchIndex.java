@@ -240,8 +240,13 @@ public final class SearchIndex implements AutoCloseable {
         }
     }
 
+    /** Times and the program's own short words, such as kinds of steps, are nothing that anybody would look for. */
+    private static boolean isForPeople(String text) {
+        return !text.matches("[a-z]{1,4}|[a-z]{2,8}-[0-9]{1,3}|[0-9]{4}-[0-9]{2}-[0-9]{2}T[0-9:.]{1,24}Z");
+    }
+
     private static void collect(JsonNode node, StringBuilder words) {
-        if (node.isTextual()) {
+        if (node.isTextual() && isForPeople(node.asText())) {
             words.append(node.asText()).append(' ');
         }
         node.forEach(inner -> collect(inner, words));
