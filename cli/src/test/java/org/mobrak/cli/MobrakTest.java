@@ -31,6 +31,9 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.mobrak.core.identity.reader.TextIntake;
+import org.mobrak.core.logbook.PhoneRecord;
+import org.mobrak.core.logbook.Workspace;
 
 class MobrakTest {
     private static final Path HOME = Path.of(System.getProperty("mobrak.home"));
@@ -918,6 +921,59 @@ class MobrakTest {
         assertThat(run("", "patch", "/nowhere", "--set", "ro.a=0", "--expect", "1")
                         .status())
                 .isEqualTo(Mobrak.UNREADABLE);
+    }
+
+    @Test
+    void aWorkspaceGoesOutComesInIsSearchedAndLookedThrough() throws Exception {
+        Path own = folder.resolve("own");
+        Workspace.create(own, List.of(HOME.resolve("catalogue")));
+        try (Workspace open = Workspace.open(own, cache)) {
+            PhoneRecord phone = open.logbook().addPhone("Grandmother's", Instant.parse("2026-11-26T08:00:00Z"));
+            open.logbook()
+                    .take(
+                            phone,
+                            TextIntake.of(Path.of(reading("hive-03-listing.txt"))),
+                            Instant.parse("2026-11-26T08:00:00Z"));
+        }
+        Path zip = folder.resolve("own.zip");
+        Outcome out = run("", "export", own.toString(), "--to", zip.toString(), "--json");
+        assertThat(out.status()).isEqualTo(Mobrak.DONE);
+        assertThat(out.json().at("/rows/texts.jsonl").asInt()).isEqualTo(1);
+        Path other = folder.resolve("other");
+        Outcome look = run("", "import", zip.toString(), "--into", other.toString(), "--dry-run", "--json");
+        assertThat(look.json().at("/phones/0/becomes").asText()).isEqualTo("new");
+        assertThat(other).doesNotExist();
+        assertThat(run("", "import", zip.toString(), "--into", other.toString()).status())
+                .isEqualTo(Mobrak.DONE);
+        Outcome again = run("", "import", zip.toString(), "--into", other.toString(), "--json");
+        assertThat(again.json().at("/phones/0/becomes").asText()).isEqualTo("same");
+        assertThat(again.json().at("/known/texts.jsonl").asInt()).isEqualTo(1);
+        Outcome found = run("", "search", other.toString(), "LN2-F0", "--json");
+        assertThat(found.status()).isEqualTo(Mobrak.DONE);
+        assertThat(found.json().at("/hits/0/phone").asText()).isEqualTo("Grandmother's");
+        Outcome slip = run("", "search", other.toString(), "grandmohter", "--json");
+        assertThat(slip.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
+        assertThat(slip.json().at("/proposals/0").asText()).isEqualTo("grandmother");
+        Outcome check = run("", "check", other.toString(), "--json");
+        assertThat(check.status()).isEqualTo(Mobrak.DONE);
+        assertThat(check.json().at("/entries").asInt()).isEqualTo(1);
+        Files.writeString(other.resolve("catalogue/routes/bad.yaml"), "id: [");
+        assertThat(run("", "check", other.toString()).status()).isEqualTo(Mobrak.ANSWER_IS_NO);
+        for (List<String> wrong : List.of(
+                List.of("export", "/nowhere", "--to", zip.toString()),
+                List.of("export", own.toString(), "--to", "/nowhere/x.zip"),
+                List.of("export", own.toString(), "--to", zip.toString(), "--phone", "nobody"),
+                List.of("import", own.toString(), "--into", other.toString()),
+                List.of("import", zip.toString(), "--into", HOME.toString()),
+                List.of("check", "/nowhere"),
+                List.of("search", "/nowhere", "x"))) {
+            Outcome refused = run("", wrong.toArray(String[]::new));
+            assertThat(refused.status()).as("%s", wrong).isEqualTo(Mobrak.UNREADABLE);
+            assertThat(refused.err()).as("%s", wrong).hasLineCount(1);
+        }
+        assertThat(HOME.resolve("logbook.db"))
+                .as("nothing was opened that is no workspace")
+                .doesNotExist();
     }
 
     @Test
