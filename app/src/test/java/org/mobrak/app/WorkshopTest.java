@@ -5,12 +5,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.mobrak.app.workshop.WorkshopView;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Verdict;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.learn.Lesson;
 import org.mobrak.core.learn.Questions;
 import org.mobrak.core.plan.Goal;
@@ -188,6 +190,99 @@ class WorkshopTest extends DemoSessions {
         does(session, one -> one.workshop().confirm(false));
         assertThat(session.notice().get().orElseThrow().text()).contains("Without a checksum it stays a draft");
         assertThat(session.notice().get().orElseThrow().bad()).isTrue();
+        session.close();
+    }
+
+    private static final String PAIR = """
+            Two files, two phones
+            Root the Ruff 2 (RF-20): ruff2-kernel.tar, md5 b6d81b360a5672d80c27430f39153e2c
+            Root the Ruff 2 S (RF-20S): ruff2s-kernel.tar, md5 31c13f47ad87dd7baa2d558a91e0fbb9
+            Both: OS 4.4, battery 50% at least.
+            1. Write the file for your phone in download mode.
+            2. Check root with a proof app.
+            """;
+
+    @Test
+    void whatIsForAllDraftsIsSaidOnceAndAllAreConfirmedOrNone() throws Exception {
+        Session session = openDemo("Hive 3");
+        does(session, one -> one.workshop().readPasted(PAIR));
+        assertThat(view(session).drafts()).hasSize(2);
+        does(session, one -> one.workshop().choose(1));
+        assertThat(draft(session).form().field("models").orElseThrow().value()).isEqualTo("RF-20S");
+        for (String field : open(session)) {
+            does(session, one -> one.workshop().leaveOpen(field, true));
+        }
+        does(session, one -> one.workshop().change("effect:root", "permanent", true));
+        does(session, one -> one.workshop().change("costs:handsOn", "5", true));
+        does(session, one -> one.workshop().change("costs:waiting", "5", true));
+        does(session, one -> one.workshop().call("Kestrin", "Ruff", true));
+        fill(session, "file:0:md5", "not a sum");
+        does(session, one -> one.workshop().confirm(true));
+        assertThat(session.notice().get().orElseThrow().text()).contains("is not sound yet");
+        try (var routes = Files.list(top.resolve("demo/catalogue/routes"))) {
+            assertThat(routes.map(file -> file.getFileName().toString()))
+                    .as("neither of them is there")
+                    .noneMatch(name -> name.startsWith("two-files"));
+        }
+        fill(session, "file:0:md5", "31c13f47ad87dd7baa2d558a91e0fbb9");
+        does(session, one -> one.workshop().confirm(true));
+        assertThat(session.notice().get().orElseThrow().text()).contains("2 routes are");
+        assertThat(desk(session)
+                        .catalogue()
+                        .phone("RF-20")
+                        .orElseThrow()
+                        .family()
+                        .shopName())
+                .isEqualTo("Ruff");
+        assertThat(desk(session).catalogue().phone("RF-20S")).isPresent();
+        does(session, Session::undo);
+        assertThat(desk(session).catalogue().phone("RF-20S")).isEmpty();
+        session.close();
+    }
+
+    @Test
+    void whatTheCatalogueHasAlreadyIsToldAndNoFileIsWrittenOver() throws Exception {
+        Session session = openDemo("Hive 3");
+        Route known = desk(session).catalogue().routes().stream()
+                .filter(route -> !route.fits().phones().isEmpty()
+                        && "custom".equals(route.changes().effects().get(Fact.RECOVERY)))
+                .findFirst()
+                .orElseThrow();
+        String model = known.fits().phones().get(0).model();
+        does(
+                session,
+                one -> one.workshop()
+                        .readPasted(
+                                "Custom recovery for " + model
+                                        + "\nOS 4.4\n1. Write rec.tar in download mode.\n2. Go straight into the new recovery.\n"));
+        assertThat(draft(session).alike())
+                .anyMatch(words -> words.contains(known.name()) && words.contains("other files"));
+        String id = draft(session)
+                .form()
+                .field("name")
+                .orElseThrow()
+                .value()
+                .toLowerCase(Locale.ROOT)
+                .replaceAll("[^a-z0-9]+", "-");
+        Path taken = Files.writeString(top.resolve("demo/catalogue/routes/" + id + ".yaml"), "id: somebody-elses\n");
+        does(session, one -> one.workshop().saveDraft());
+        assertThat(taken).content().isEqualTo("id: somebody-elses\n");
+        assertThat(top.resolve("demo/catalogue/routes/" + id + "-2.yaml"))
+                .content()
+                .contains("draft: true");
+        does(session, Session::undo);
+        assertThat(top.resolve("demo/catalogue/routes/" + id + "-2.yaml")).doesNotExist();
+        Path copy = top.resolve("for-a-friend.yaml");
+        does(session, one -> one.workshop().export(copy));
+        assertThat(copy).content().contains(model);
+        does(session, Session::undo);
+        assertThat(session.workshop().view().get())
+                .as("the table as it was before the guide")
+                .isEmpty();
+        does(session, one -> one.workshop().change("name", "x", false));
+        assertThat(session.notice().get().orElseThrow().text()).contains("Paste a guide first");
+        does(session, one -> one.workshop().open("no-such-route"));
+        assertThat(session.notice().get().orElseThrow().text()).contains("has no route");
         session.close();
     }
 }

@@ -93,6 +93,9 @@ final class ThingTalk {
     private void tools(Clause clause) {
         Matcher found = TOOL.matcher(clause.text());
         while (found.find()) {
+            if (found.group(1).toLowerCase(Locale.ROOT).startsWith("no ")) {
+                continue;
+            }
             String name = named(found.group(1));
             String version = found.group(2);
             String side = Optional.ofNullable(found.group(3)).orElse("").toLowerCase(Locale.ROOT);

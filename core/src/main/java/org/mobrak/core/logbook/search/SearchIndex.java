@@ -297,8 +297,7 @@ public final class SearchIndex implements AutoCloseable {
                 try (ResultSet rows = words.executeQuery()) {
                     while (rows.next() && near.size() < MOST_PROPOSALS) {
                         String term = rows.getString(1);
-                        int slips = distance.apply(word, term);
-                        if (slips > 0) {
+                        if (distance.apply(word, term) > 0 || isSwapped(word, term)) {
                             near.add(term);
                         }
                     }
@@ -306,6 +305,20 @@ public final class SearchIndex implements AutoCloseable {
             }
         }
         return near;
+    }
+
+    /** Two letters beside each other that changed places are one slip, though two letters differ. */
+    private static boolean isSwapped(String word, String term) {
+        if (word.length() != term.length()) {
+            return false;
+        }
+        for (int i = 0; i + 1 < word.length(); i++) {
+            String swapped = word.substring(0, i) + word.charAt(i + 1) + word.charAt(i) + word.substring(i + 2);
+            if (swapped.equals(term)) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private boolean isThere(String word) throws SQLException {
