@@ -13,6 +13,8 @@ import org.mobrak.app.workshop.WorkshopView;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Verdict;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.build.Ruler.Role;
+import org.mobrak.core.learn.GrammarProposal;
 import org.mobrak.core.learn.Lesson;
 import org.mobrak.core.learn.Questions;
 import org.mobrak.core.plan.Goal;
@@ -276,13 +278,92 @@ class WorkshopTest extends DemoSessions {
         does(session, one -> one.workshop().export(copy));
         assertThat(copy).content().contains(model);
         does(session, Session::undo);
-        assertThat(session.workshop().view().get())
-                .as("the table as it was before the guide")
-                .isEmpty();
         does(session, one -> one.workshop().change("name", "x", false));
         assertThat(session.notice().get().orElseThrow().text()).contains("Paste a guide first");
         does(session, one -> one.workshop().open("no-such-route"));
         assertThat(session.notice().get().orElseThrow().text()).contains("has no route");
+        session.close();
+    }
+
+    private static String told(Session session) {
+        return session.notice().get().orElseThrow().text();
+    }
+
+    @Test
+    void buildNumbersAndPhonesThatCannotComeInAreRefusedWithTheReason() throws Exception {
+        Session session = openDemo("Hive 3");
+        does(session, one -> one.workshop().keepGrammar("Lowmere", "buildNumber"));
+        assertThat(told(session)).contains("Take some build numbers apart first");
+        does(session, one -> one.workshop().takeApart(List.of("A-1", "A-2")));
+        assertThat(told(session)).contains("at least three");
+        does(session, one -> one.workshop().takeApart(List.of("LW4-E02-131105", "LW4-F07-140212", "LW4-E11-140630")));
+        GrammarProposal proposal = session.workshop().proposal().get().orElseThrow();
+        int revision = proposal.segments().stream()
+                .map(GrammarProposal.Segment::role)
+                .toList()
+                .indexOf(Role.OTHER);
+        does(session, one -> one.workshop().isOf(revision, Role.BOOTLOADER_REVISION));
+        does(session, one -> one.workshop().keepGrammar("", "buildNumber"));
+        assertThat(told(session)).contains("Say whose build numbers these are");
+        does(session, one -> one.workshop().keepGrammar("Lowmere", "buildNumber"));
+        assertThat(told(session)).contains("lowmere-buildnumber");
+        assertThat(top.resolve("demo/catalogue/grammars/lowmere-buildnumber.yaml"))
+                .content()
+                .contains("bootloader_revision");
+        does(session, Session::undo);
+        assertThat(top.resolve("demo/catalogue/grammars/lowmere-buildnumber.yaml"))
+                .doesNotExist();
+
+        does(session, one -> one.workshop().addPhone("Kestrin", "Wren"));
+        assertThat(told(session)).as("the demo knows it").contains("knows OV-L210F already");
+        does(session, one -> one.addPhone("Nobody knows"));
+        does(session, one -> one.workshop().addPhone("Kestrin", "Wren"));
+        assertThat(told(session)).contains("model number is not known");
+        does(session, one -> one.takePasted("Model number: LW-9\nBuild number: LW9-E02-131105\n"));
+        does(session, one -> one.workshop().addPhone("", "Wader"));
+        assertThat(told(session)).contains("Say the phone's maker");
+        does(session, one -> one.workshop().addPhone("Lowmere", "Wader"));
+        assertThat(told(session)).contains("LW-9 is in the catalogue now");
+        assertThat(desk(session)
+                        .catalogue()
+                        .phone("LW-9")
+                        .orElseThrow()
+                        .family()
+                        .maker())
+                .isEqualTo("Lowmere");
+        session.close();
+    }
+
+    @Test
+    void anEntryAsTextIsCheckedBeforeItIsSavedAndUndoBringsItBack() throws Exception {
+        Session session = openDemo("Hive 3");
+        does(session, one -> one.workshop().listEntries());
+        assertThat(session.workshop().entries().get())
+                .hasSizeGreaterThan(100)
+                .anyMatch(name -> name.startsWith("phones/"))
+                .anyMatch(name -> name.startsWith("causes/"));
+        String name = session.workshop().entries().get().stream()
+                .filter(one -> one.startsWith("phones/"))
+                .findFirst()
+                .orElseThrow();
+        Path file = top.resolve("demo/catalogue").resolve(name);
+        String before = Files.readString(file);
+        does(session, one -> one.workshop().openText(name));
+        assertThat(session.workshop().entry().get().orElseThrow().text()).isEqualTo(before);
+        assertThat(session.workshop().entry().get().orElseThrow().isRoute()).isFalse();
+        does(session, one -> one.workshop().saveText(name, before.replace("maker:", "makre:")));
+        assertThat(told(session)).startsWith("Not saved: " + name);
+        assertThat(file).content().isEqualTo(before);
+        does(session, one -> one.workshop().saveText(name, before + "# seen\n"));
+        assertThat(file).content().endsWith("# seen\n");
+        does(session, Session::undo);
+        assertThat(file).content().isEqualTo(before);
+        does(session, Session::redo);
+        assertThat(file).content().endsWith("# seen\n");
+        does(session, one -> one.workshop().exportText("text", top.resolve("copy.yaml")));
+        assertThat(top.resolve("copy.yaml")).content().isEqualTo("text");
+        does(session, one -> one.workshop().openText("phones/no-such.yaml"));
+        assertThat(session.notice().get().orElseThrow().bad()).isTrue();
         session.close();
     }
 }

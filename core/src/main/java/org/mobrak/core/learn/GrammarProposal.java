@@ -33,6 +33,7 @@ public record GrammarProposal(List<Segment> segments, List<String> builds) {
 
     private static final int MOST = 20;
     private static final int LONGEST = 24;
+    private static final String UNKNOWN = "it changes, and nothing says what it is";
     private static final Pattern RUN = Pattern.compile("[A-Za-z]{1,100}|[0-9]{1,100}|[^A-Za-z0-9]{1,8}");
     private static final List<String> DATES = List.of("uuMMdd", "uuuuMMdd", "ddMMuu");
     private static final Map<Role, String> LABELS = Map.of(
@@ -109,7 +110,10 @@ public record GrammarProposal(List<Segment> segments, List<String> builds) {
         for (int at = 0; at < first.size(); at++) {
             int index = at;
             List<String> column = parts.stream().map(runs -> runs.get(index)).toList();
-            segments.add(segment(column, at, at == lastDigits));
+            Segment guessed = segment(column, at, at == lastDigits);
+            boolean second = guessed.role() == Role.CARRIER
+                    && segments.stream().anyMatch(before -> before.role() == Role.CARRIER);
+            segments.add(second ? new Segment(Role.OTHER, column, Optional.empty(), UNKNOWN) : guessed);
         }
         return new GrammarProposal(joined(segments), builds);
     }
@@ -168,7 +172,7 @@ public record GrammarProposal(List<Segment> segments, List<String> builds) {
         boolean version = digits && column.stream().allMatch(value -> value.length() == 3 && value.charAt(0) != '0');
         return version
                 ? new Segment(Role.OS_VERSION, column, Optional.empty(), "three digits, none of them a day")
-                : new Segment(Role.OTHER, column, Optional.empty(), "it changes, and nothing says what it is");
+                : new Segment(Role.OTHER, column, Optional.empty(), UNKNOWN);
     }
 
     private static Optional<String> date(List<String> column) {

@@ -6,8 +6,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import java.util.List;
 import java.util.Locale;
 import java.util.Random;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.mobrak.core.catalogue.file.GrammarTrial;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.build.BuildGrammar;
@@ -75,5 +78,36 @@ class GrammarProposalTest {
                     .as("%s", builds)
                     .isEmpty();
         }
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "OXH1_502_150314_r2 OXH1_502_150401_r3 OXH1_601_150609_r11|MODEL MARK OS_VERSION MARK DATE MARK OTHER SERIAL",
+                "VP70.E3CK07 VP70.E3CL02 VP90.F1AA11|MODEL MARK CARRIER OTHER OTHER SERIAL",
+                "20131105-7 20140212-9 20140630-12|DATE MARK SERIAL",
+                "AB1 AB2 AB3|MODEL SERIAL",
+                "X-110105-A X-120212-B X-130630-A|MODEL MARK DATE MARK CARRIER",
+                "X-311399-1 X-311399-2 X-311399-3|MODEL MARK OTHER MARK SERIAL",
+            })
+    void eachPartIsToldByHowItDiffers(String builds, String roles) throws Refusal {
+        GrammarProposal proposal = GrammarProposal.of(List.of(builds.split(" ")));
+        assertThat(roles(proposal).stream().map(Enum::name).collect(Collectors.joining(" ")))
+                .isEqualTo(roles);
+        assertThat(GrammarProposal.failed(grammar(proposal), List.of(builds.split(" "))))
+                .isEmpty();
+        assertThat(proposal.segments())
+                .allSatisfy(segment -> assertThat(segment.why()).isNotBlank());
+    }
+
+    @Test
+    void aLongerNumberAndAnotherMarketStillFitAndWhatIsOfAnotherFormDoesNot() throws Refusal {
+        BuildGrammar grammar = grammar(GrammarProposal.of(List.of("T5-W-97", "T5-W-98", "T5-B-99")));
+        assertThat(grammar.ruler("T5-M-100")).as("a number that grew").isPresent();
+        assertThat(grammar.ruler("T5-MM-100")).isEmpty();
+        assertThat(grammar.ruler("T5_W_97")).isEmpty();
+        assertThat(GrammarProposal.label(Role.DATE)).isEqualTo("Built");
+        assertThat(GrammarProposal.roles()).doesNotContain(Role.MARK);
     }
 }
