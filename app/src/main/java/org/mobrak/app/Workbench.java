@@ -19,6 +19,7 @@ import java.util.function.UnaryOperator;
 import org.mobrak.app.aftercare.Aftercare;
 import org.mobrak.app.aftercare.AftercareView;
 import org.mobrak.app.aftercare.Place;
+import org.mobrak.app.workshop.EntryEdits;
 import org.mobrak.app.workshop.Workshop;
 import org.mobrak.app.workshop.WorkshopPlace;
 import org.mobrak.core.catalogue.Catalogue;
@@ -67,6 +68,7 @@ final class Workbench implements AutoCloseable {
     private final JobEdits jobs;
     private final Aftercare aftercare = new Aftercare(new DeskPlace());
     private final Workshop workshop;
+    private final EntryEdits entryEdits;
     private final Instant opened;
     private final Map<Long, Dossier> dossiers = new HashMap<>();
     private final Map<Long, DrawerEntry> entries = new HashMap<>();
@@ -85,7 +87,9 @@ final class Workbench implements AutoCloseable {
         this.link = link;
         this.clock = clock;
         this.opened = clock.instant();
-        this.workshop = new Workshop(new WorkshopAtDesk(workspace, undo, clock, this::phonesOfTheDrawer, this::forget));
+        WorkshopPlace table = new WorkshopAtDesk(workspace, undo, clock, this::phonesOfTheDrawer, this::forget);
+        this.workshop = new Workshop(table);
+        this.entryEdits = new EntryEdits(table);
         this.unread = new ArrayList<>(logbook().unread());
         String last = logbook().setting(LAST_PHONE).orElse("");
         List<PhoneRecord> phones = logbook().phones();
@@ -333,6 +337,10 @@ final class Workbench implements AutoCloseable {
 
     Workshop workshop() {
         return workshop;
+    }
+
+    EntryEdits entryEdits() {
+        return entryEdits;
     }
 
     /** The phone on the desk first. */

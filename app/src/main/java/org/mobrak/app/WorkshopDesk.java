@@ -11,6 +11,7 @@ import java.util.function.Supplier;
 import org.mobrak.app.rehearsal.Person;
 import org.mobrak.app.rehearsal.Rehearsals;
 import org.mobrak.app.rehearsal.Report;
+import org.mobrak.app.workshop.EntryEdits;
 import org.mobrak.app.workshop.OpenEntry;
 import org.mobrak.app.workshop.Tryout;
 import org.mobrak.app.workshop.Workshop;
@@ -38,6 +39,11 @@ public final class WorkshopDesk {
         String make(Workshop workshop) throws IOException, Refusal;
     }
 
+    /** The same for what is no draft. */
+    private interface Edit {
+        String make(EntryEdits edits) throws IOException, Refusal;
+    }
+
     WorkshopDesk(Workers workers, Supplier<Workbench> bench) {
         this.workers = workers;
         this.bench = bench;
@@ -60,7 +66,7 @@ public final class WorkshopDesk {
 
     public void listEntries() {
         workers.ask("Listing the catalogue", () -> {
-            List<String> now = bench.get().workshop().entries();
+            List<String> now = bench.get().entryEdits().entries();
             workers.draw(() -> entries.set(now));
             return null;
         });
@@ -68,7 +74,7 @@ public final class WorkshopDesk {
 
     public void openText(String name) {
         workers.ask("Opening " + name, () -> {
-            OpenEntry now = bench.get().workshop().openText(name);
+            OpenEntry now = bench.get().entryEdits().openText(name);
             workers.draw(() -> entry.set(Optional.of(now)));
             return null;
         });
@@ -77,7 +83,7 @@ public final class WorkshopDesk {
     /** Saves a file's text; a text with a fault is told and not saved. */
     public void saveText(String name, String text) {
         workers.ask("Saving " + name, () -> {
-            OpenEntry now = bench.get().workshop().saveText(name, text);
+            OpenEntry now = bench.get().entryEdits().saveText(name, text);
             workers.draw(() -> entry.set(Optional.of(now)));
             show();
             return new Outcome.Told(new Notice(false, "Saved: " + name + ". Undo takes it back."));
@@ -109,19 +115,19 @@ public final class WorkshopDesk {
     /** Keeps the proposal as the maker's grammar. */
     public void keepGrammar(String maker, String fact) {
         Optional<GrammarProposal> now = proposal.get();
-        change(
+        edit(
                 "Keeping the grammar",
-                workshop -> "Kept as "
-                        + workshop.keepGrammar(
+                edits -> "Kept as "
+                        + edits.keepGrammar(
                                 now.orElseThrow(() -> new Refusal("Take some build numbers apart first.")), maker, fact)
                         + ". The build numbers of this maker are taken apart so from now on.");
     }
 
     /** Adds the phone on the desk to the catalogue. */
     public void addPhone(String maker, String shopName) {
-        change(
+        edit(
                 "Adding the phone to the catalogue",
-                workshop -> workshop.addPhone(maker, shopName) + " is in the catalogue now. Undo takes that back.");
+                edits -> edits.addPhone(maker, shopName) + " is in the catalogue now. Undo takes that back.");
     }
 
     /** What lies on the table; empty while nothing does, or nobody looked. */
@@ -156,6 +162,14 @@ public final class WorkshopDesk {
             String told = change.make(bench.get().workshop());
             show();
             return told.isEmpty() ? null : new Outcome.Told(new Notice(false, told));
+        });
+    }
+
+    private void edit(String what, Edit edit) {
+        workers.ask(what, () -> {
+            String told = edit.make(bench.get().entryEdits());
+            show();
+            return new Outcome.Told(new Notice(false, told));
         });
     }
 

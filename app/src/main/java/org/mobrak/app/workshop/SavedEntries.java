@@ -69,9 +69,38 @@ final class SavedEntries {
         }
     }
 
-    void redo() {
+    private void redo() {
         for (Written one : written) {
             trying(one.file(), Optional.of(one.after()));
+        }
+    }
+
+    /**
+     * Remembers how all of it is taken back and done again.
+     *
+     * @param taken what else is to be done when it is taken back
+     * @param again what else is to be done when it is done again
+     */
+    void undoable(WorkshopPlace place, String what, Runnable taken, Runnable again) {
+        place.did(
+                what,
+                () -> {
+                    undo();
+                    changed(place);
+                    taken.run();
+                },
+                () -> {
+                    redo();
+                    changed(place);
+                    again.run();
+                });
+    }
+
+    private static void changed(WorkshopPlace place) {
+        try {
+            place.changed();
+        } catch (IOException failed) {
+            throw new UncheckedIOException(failed);
         }
     }
 

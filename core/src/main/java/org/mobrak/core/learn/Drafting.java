@@ -14,7 +14,6 @@ import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
-import org.mobrak.core.identity.Fact;
 import org.mobrak.core.learn.Lesson.Sure;
 
 /** Makes drafts in the catalogue's form of what was heard, with the evidence for each value. */
@@ -26,7 +25,7 @@ final class Drafting {
     private final String source;
     private final LocalDate day;
     private final List<ObjectNode> routes = new ArrayList<>();
-    private final List<Lesson.Evidence> evidence = new ArrayList<>();
+    private final Evident evident = new Evident();
     private final List<Lesson.Missing> missing = new ArrayList<>();
 
     Drafting(Heard heard, String source, LocalDate day) {
@@ -40,7 +39,7 @@ final class Drafting {
         for (Part part : parts) {
             draft(part, parts.size());
         }
-        return new Lesson(routes, evidence, missing, heard.warnings);
+        return new Lesson(routes, evident.all(), missing, heard.warnings);
     }
 
     /** Phones and files that make a draft of their own. */
@@ -93,7 +92,7 @@ final class Drafting {
         route.put("draft", true);
         route.put("family", heard.family.orElse("not known"));
         route.put("summary", "Learnt from " + source + ".");
-        fits(part, route.putObject("fits"), base + "/fits");
+        new ScopeDraft(heard, evident).draft(part.models(), route.putObject("fits"), base + "/fits");
         changes(part, route.putObject("changes"), base + "/changes");
         price(route, base);
         work(part, route.putObject("work"), base + "/work");
@@ -121,151 +120,11 @@ final class Drafting {
     }
 
     private <T> void evidence(String path, Said<T> said) {
-        evidence(path, String.valueOf(said.value()), said.line(), said.sure());
+        evident.at(path, said);
     }
 
     private void evidence(String path, String value, GuideLine line, Sure sure) {
-        evidence.add(new Lesson.Evidence(path, value, line.file(), line.number(), line.text(), sure));
-    }
-
-    private void fits(Part part, ObjectNode fits, String path) {
-        ArrayNode phones = fits.putArray("phones");
-        Optional<Said<Figures.Versions>> exact = heard.versions.stream()
-                .filter(said -> said.value()
-                        .exact()
-                        .filter(version -> !version.endsWith(".x"))
-                        .isPresent())
-                .findFirst();
-        boolean one = heard.versions.size() == 1;
-        for (Said<String> model : part.models()) {
-            String here = path + "/phones/" + phones.size();
-            ObjectNode phone = phones.addObject().put("model", model.value());
-            evidence(here + "/model", model);
-            if (exact.isPresent() && one) {
-                phone.put("osVersion", exact.get().value().exact().get());
-                evidence(
-                        here + "/osVersion",
-                        exact.get().value().exact().get(),
-                        exact.get().line(),
-                        exact.get().sure());
-            }
-            if (!heard.builds.isEmpty()) {
-                ArrayNode builds = phone.putArray("builds");
-                heard.builds.values().forEach(said -> {
-                    evidence(here + "/builds/" + builds.size(), said);
-                    builds.add(said.value());
-                });
-            }
-        }
-        ArrayNode excluded = fits.putArray("excludedBuilds");
-        heard.excludedBuilds.values().forEach(said -> {
-            evidence(path + "/excludedBuilds/" + excluded.size() + "/build", said);
-            excluded.addObject()
-                    .put("build", said.value())
-                    .put("because", Listening.shortened(said.line().text(), 1000));
-        });
-        requires(fits.putArray("requires"), path + "/requires", one);
-    }
-
-    private void requires(ArrayNode requires, String path, boolean one) {
-        heard.requires.forEach((fact, said) -> {
-            evidence(path + "/" + requires.size() + "/is/0", said);
-            requires.addObject().put("fact", fact.key()).putArray("is").add(said.value());
-        });
-        if (!heard.excluded.isEmpty()) {
-            String here = path + "/" + requires.size() + "/not/is/";
-            ObjectNode not = requires.addObject();
-            ArrayNode models = not.putObject("not").put("fact", "model").putArray("is");
-            heard.excluded.values().forEach(said -> {
-                evidence(here + models.size(), said);
-                models.add(said.value());
-            });
-            not.put(
-                    "because",
-                    Listening.shortened(
-                            heard.excluded.values().iterator().next().line().text(), 1000));
-        }
-        things(requires, path);
-        versions(requires, path, one);
-    }
-
-    /** Chipset, carriers and kernel. */
-    private void things(ArrayNode requires, String path) {
-        oneOf(Fact.CHIPSET, List.copyOf(heard.chipsets.values()), requires, path);
-        oneOf(Fact.CARRIER, List.copyOf(heard.carriers.values()), requires, path);
-        if (!heard.excludedCarriers.isEmpty()) {
-            String here = path + "/" + requires.size() + "/not/is/";
-            ObjectNode not = requires.addObject();
-            ArrayNode carriers = not.putObject("not").put("fact", "carrier").putArray("is");
-            heard.excludedCarriers.values().forEach(said -> {
-                evidence(here + carriers.size(), said);
-                carriers.add(said.value());
-            });
-            not.put("because", "The guide is not for phones of this carrier.");
-        }
-        heard.kernel.ifPresent(said -> {
-            String here = path + "/" + requires.size();
-            ObjectNode bound = requires.addObject();
-            Heard.Bounds bounds = said.value();
-            ObjectNode side = bounds.below().isPresent() ? bound.putObject("not") : bound;
-            side.put("fact", "kernelRelease");
-            bounds.below().or(bounds::atLeast).ifPresent(least -> {
-                side.put("atLeast", least);
-                evidence(here + (side == bound ? "" : "/not") + "/atLeast", least, said.line(), said.sure());
-            });
-            bounds.atMost().ifPresent(most -> {
-                side.put("atMost", most);
-                evidence(here + "/atMost", most, said.line(), said.sure());
-            });
-            bound.put("because", Listening.shortened(said.line().text(), 1000));
-        });
-    }
-
-    private void oneOf(Fact fact, List<Said<String>> some, ArrayNode requires, String path) {
-        if (!some.isEmpty()) {
-            String here = path + "/" + requires.size() + "/is/";
-            ArrayNode is = requires.addObject().put("fact", fact.key()).putArray("is");
-            some.forEach(said -> {
-                evidence(here + is.size(), said);
-                is.add(said.value());
-            });
-        }
-    }
-
-    private void versions(ArrayNode requires, String path, boolean one) {
-        List<String> several = new ArrayList<>();
-        for (Said<Figures.Versions> said : heard.versions) {
-            Figures.Versions versions = said.value();
-            String here = path + "/" + requires.size();
-            if (versions.atLeast().isPresent() || versions.atMost().isPresent()) {
-                ObjectNode range = requires.addObject().put("fact", "osVersion");
-                versions.atLeast().ifPresent(least -> {
-                    range.put("atLeast", least);
-                    evidence(here + "/atLeast", least, said.line(), said.sure());
-                });
-                versions.atMost().ifPresent(most -> {
-                    range.put("atMost", most);
-                    evidence(here + "/atMost", most, said.line(), said.sure());
-                });
-            } else {
-                versions.exact()
-                        .filter(version -> !one || version.endsWith(".x"))
-                        .ifPresent(several::add);
-            }
-        }
-        if (!several.isEmpty()) {
-            String here = path + "/" + requires.size() + "/like/";
-            ArrayNode like = requires.addObject().put("fact", "osVersion").putArray("like");
-            for (String version : several) {
-                Said<Figures.Versions> said = heard.versions.stream()
-                        .filter(candidate -> candidate.value().exact().equals(Optional.of(version)))
-                        .findFirst()
-                        .orElseThrow();
-                String pattern = version.endsWith(".x") ? version.substring(0, version.length() - 1) + "*" : version;
-                evidence(here + like.size(), pattern, said.line(), said.sure());
-                like.add(pattern);
-            }
-        }
+        evident.at(path, value, line, sure);
     }
 
     private void changes(Part part, ObjectNode changes, String path) {

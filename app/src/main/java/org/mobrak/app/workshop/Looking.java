@@ -1,0 +1,90 @@
+package org.mobrak.app.workshop;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.file.Trial;
+import org.mobrak.core.learn.GuideView;
+import org.mobrak.core.learn.Lesson;
+import org.mobrak.core.learn.Questions;
+import org.mobrak.core.learn.form.Form;
+
+/** Works out what the workshop shows of what lies on its table. */
+final class Looking {
+    private final WorkshopPlace place;
+
+    Looking(WorkshopPlace place) {
+        this.place = place;
+    }
+
+    WorkshopView at(Table now) {
+        String base = "/routes/" + now.chosen();
+        List<Lesson.Evidence> own = now.lesson().evidence().stream()
+                .filter(said -> said.path().startsWith(base + "/"))
+                .toList();
+        return new WorkshopView(
+                GuideView.of(now.sources(), own),
+                now.lesson().warnings(),
+                now.drafts().stream().map(Draft::name).toList(),
+                now.chosen(),
+                now.drafts().isEmpty()
+                        ? Optional.empty()
+                        : Optional.of(at(now.drafts().get(now.chosen()), Evidences.within(own, base))));
+    }
+
+    private WorkshopView.OnTable at(Draft draft, Map<String, Lesson.Evidence> evidence) {
+        Catalogue catalogue = place.catalogue();
+        Trial trial = Trial.of(draft.route(), draft.family(catalogue).stream().toList(), catalogue);
+        return new WorkshopView.OnTable(
+                Form.of(draft.route(), evidence),
+                draft.maker(),
+                draft.shopName(),
+                draft.newModels(catalogue),
+                draft.open(),
+                draft.left(),
+                told(trial, draft),
+                Alike.of(draft.route(), catalogue),
+                trial.catalogue()
+                        .map(with -> Tryout.verdicts(with, trial.route().orElseThrow(), place.phones()))
+                        .orElse(List.of()),
+                tried(trial).map(Looking::shown),
+                draft.file(),
+                draft.file().isPresent() && !draft.route().path("draft").asBoolean());
+    }
+
+    /** What a question asks already is not told a second time as a fault. */
+    private static List<Trial.Found> told(Trial trial, Draft draft) {
+        return trial.found().stream()
+                .filter(found ->
+                        Questions.of(draft.route()).stream().noneMatch(question -> isLackOf(question.path(), found)))
+                .toList();
+    }
+
+    private static boolean isLackOf(String path, Trial.Found found) {
+        String name = path.substring(path.lastIndexOf('/') + 1);
+        return found.fault().what().contains("required property '" + name + "'");
+    }
+
+    /** A draft on the first phone that it is for; empty while a fault forbids that. */
+    Optional<Tryout> tried(Draft draft) {
+        return tried(
+                Trial.of(draft.route(), draft.family(place.catalogue()).stream().toList(), place.catalogue()));
+    }
+
+    private Optional<Tryout> tried(Trial trial) {
+        return trial.catalogue().map(with -> Tryout.of(with, trial.route().orElseThrow(), place.phones()));
+    }
+
+    private static WorkshopView.Trying shown(Tryout tryout) {
+        return new WorkshopView.Trying(
+                tryout.name(),
+                tryout.outlook().wish().goal().label(),
+                tryout.plan().map(plan -> tryout.outlook().sheet(plan).steps()).orElse(List.of()),
+                tryout.plan().isPresent()
+                        ? ""
+                        : tryout.outlook().answer().blockers().stream()
+                                .findFirst()
+                                .orElse("No plan takes it."));
+    }
+}
