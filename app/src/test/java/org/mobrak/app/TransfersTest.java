@@ -281,4 +281,22 @@ class TransfersTest {
         assertThatThrownBy(() -> transfers.take(zip, HOME, Set.of())).isInstanceOf(UnreadableInput.class);
         PathUtils.deleteDirectory(top.resolve("ours"));
     }
+
+    /** What comes from a club's two members in either order is the same in the end. */
+    @Test
+    void whoComesInFirstMakesNoDifference() throws IOException {
+        Path one = exported(club("one", "The grey one", "GX1407", 0), "one.zip");
+        Path two = exported(club("two", "Pier phone", "LL3", 1), "two.zip");
+        Path first = top.resolve("first");
+        Path second = top.resolve("second");
+        transfers.take(one, first, Set.of());
+        transfers.take(two, first, Set.of());
+        transfers.take(two, second, Set.of());
+        transfers.take(one, second, Set.of());
+        assertThat(said(first)).hasSize(2).isEqualTo(said(second));
+        assertThat(transfers.search(first, "GX1407").hits())
+                .extracting(hit -> hit.nickname())
+                .containsOnly("The grey one");
+        assertThat(transfers.check(second).entries()).isEqualTo(6);
+    }
 }
