@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
 import javafx.scene.control.Button;
+import javafx.scene.control.ButtonBase;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -17,6 +18,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.DrawerEntry;
 import org.mobrak.app.aftercare.AftercareView;
 import org.mobrak.app.demo.DemoWorkspace;
+import org.mobrak.app.rehearsal.Report;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.mend.patch.PropertyLine;
 import org.mobrak.core.plan.Goal;
@@ -129,6 +131,37 @@ class AfterTest {
         assertThat(view().file().orElseThrow().name()).as("what lay open stays").isEqualTo("hive-05-system.prop");
         desktop.click("put-property-away");
         desktop.until("put away", () -> view().file().isEmpty());
+    }
+
+    @Test
+    void whatMendsATroubleIsPlannedAndRehearsedLikeAnyOtherWay() {
+        lay("Hive 5");
+        desktop.robot().interact(() -> {
+            desktop.session().takeTyped(Fact.MODEL, "TS-J440");
+            desktop.session().takeTyped(Fact.ROOT, "permanent");
+            desktop.session().takeTyped(Fact.ROOT_MANAGER, "present");
+        });
+        desktop.rest();
+        desktop.click("face-trouble");
+        desktop.robot().interact(() -> desktop.session().aftercare().turn("app-refuses-custom-state"));
+        desktop.until("a mend", () -> desktop.isShown("mend-mend-custom-state"));
+        desktop.robot().interact(() -> ((ButtonBase) desktop.find("mend-mend-custom-state")).fire());
+        desktop.until("the ways are weighed", () -> desktop.isShown("face-rehearsal"));
+        desktop.until(
+                "a plan mends it",
+                () -> desktop.session().snapshot().get().desk().orElseThrow().answer().plans().stream()
+                        .anyMatch(plan -> plan.routes().stream()
+                                .anyMatch(route -> route.id().equals("mend-custom-state"))));
+        desktop.click("face-rehearsal");
+        desktop.click("rehearse");
+        desktop.until(
+                "played to its goal",
+                () -> desktop.session()
+                        .rehearsals()
+                        .report()
+                        .get()
+                        .filter(Report::reached)
+                        .isPresent());
     }
 
     @Test

@@ -9,6 +9,7 @@ import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
@@ -30,8 +31,9 @@ final class ExportZip implements Closeable {
 
     private static final int SMALL = 1 << 20;
     private static final String SETTINGS = "settings.jsonl";
-    private static final Pattern CATALOGUE = Pattern.compile(
-            "catalogue/(?:[A-Za-z0-9_ ()+-][A-Za-z0-9._ ()+-]{0,120}/){0,4}[A-Za-z0-9_ ()+-][A-Za-z0-9._ ()+-]{0,120}");
+    private static final String CATALOGUE = "catalogue/";
+    private static final int DEEPEST = 6;
+    private static final Pattern PART = Pattern.compile("[A-Za-z0-9_ ()+-][A-Za-z0-9._ ()+-]{0,120}");
 
     private final Path file;
     private final ZipFile zip;
@@ -75,7 +77,7 @@ final class ExportZip implements Closeable {
                 throw refused("holds “" + name + "” twice");
             }
             boolean part = Part.ofFile(name).isPresent() || name.equals(SETTINGS) || name.equals(Manifest.FILE);
-            boolean ofTheCatalogue = CATALOGUE.matcher(name).matches();
+            boolean ofTheCatalogue = isOfTheCatalogue(name);
             if (!part && !ofTheCatalogue || entry.isDirectory()) {
                 throw refused("holds “" + name + "”, which no export has");
             }
@@ -95,6 +97,16 @@ final class ExportZip implements Closeable {
                 throw refused("lacks “" + part.file() + "”");
             }
         }
+    }
+
+    /** No part of such a name leads out of its folder or begins with a dot. */
+    private static boolean isOfTheCatalogue(String name) {
+        if (!name.startsWith(CATALOGUE)) {
+            return false;
+        }
+        String[] parts = name.substring(CATALOGUE.length()).split("/", -1);
+        return parts.length < DEEPEST
+                && Arrays.stream(parts).allMatch(part -> PART.matcher(part).matches());
     }
 
     private void manifest() throws IOException {
