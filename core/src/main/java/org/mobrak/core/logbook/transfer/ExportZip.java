@@ -33,7 +33,7 @@ final class ExportZip implements Closeable {
     private static final String SETTINGS = "settings.jsonl";
     private static final String CATALOGUE = "catalogue/";
     private static final int DEEPEST = 6;
-    private static final Pattern PART = Pattern.compile("[A-Za-z0-9_ ()+-][A-Za-z0-9._ ()+-]{0,120}");
+    private static final Pattern PART = Pattern.compile("[A-Za-z0-9_ +()-][A-Za-z0-9._ +()-]{0,120}");
 
     private final Path file;
     private final ZipFile zip;
