@@ -224,7 +224,7 @@ class FilesTest {
         assertThat(plans.getValue())
                 .as("the plan chosen is the same on both pages")
                 .isEqualTo(wanted);
-        desktop.assertShows("0 of 6 gathered");
+        desktop.assertShows("0 of 6 there");
         assertThat(standing("Battery percent: at least 50")).isEqualTo(Standing.UNCHECKED);
         drop("gather-items", "lantern2-root-412.tar.md5");
         desktop.robot().interact(() -> desktop.session().start(wanted));
