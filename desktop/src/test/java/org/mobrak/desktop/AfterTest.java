@@ -135,9 +135,8 @@ class AfterTest {
 
     @Test
     void whatMendsATroubleIsPlannedAndRehearsedLikeAnyOtherWay() {
-        lay("Hive 5");
+        lay("Hive 7");
         desktop.robot().interact(() -> {
-            desktop.session().takeTyped(Fact.MODEL, "TS-J440");
             desktop.session().takeTyped(Fact.ROOT, "permanent");
             desktop.session().takeTyped(Fact.ROOT_MANAGER, "present");
         });
