@@ -93,7 +93,13 @@ public final class LogbookDesk {
     public void export(Path zip, boolean onlyThePhone) {
         workers.read(
                 "Writing the export",
-                () -> alone(open -> Export.write(open.folder(), phone(open, onlyThePhone), zip, open.now())),
+                () -> {
+                    // Only what is asked for is looked up on the worker's thread; the writing reads a state that stands
+                    // still.
+                    Optional<String> phone = alone(open -> phone(open, onlyThePhone));
+                    Path folder = alone(Workbench::folder);
+                    return Export.write(folder, phone, zip, alone(Workbench::now));
+                },
                 (Map<String, Long> rows) -> new Notice(
                         false,
                         "Written: %s, with %d phones and %d texts. The files on the bench stay where they are."

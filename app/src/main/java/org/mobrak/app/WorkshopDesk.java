@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -20,6 +21,7 @@ import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.build.Ruler.Role;
 import org.mobrak.core.learn.GrammarProposal;
 import org.mobrak.core.learn.Learner;
+import org.mobrak.core.learn.Lesson;
 import org.mobrak.core.learn.form.Saying;
 
 /** From a guide to a route. Called on the thread that draws; nothing is worked out until somebody looks. */
@@ -173,31 +175,45 @@ public final class WorkshopDesk {
         });
     }
 
+    /** Something that gives guides. */
+    private interface Guides {
+        List<Learner.Source> read() throws IOException;
+    }
+
     /** Reads a guide that was pasted. */
     public void readPasted(String text) {
-        change("Reading the guide", workshop -> {
-            workshop.read(List.of(new Learner.Source(PASTED, text.getBytes(StandardCharsets.UTF_8))));
-            return "";
-        });
+        read(() -> List.of(new Learner.Source(PASTED, text.getBytes(StandardCharsets.UTF_8))));
     }
 
     /** Reads files as one guide. */
     public void readFiles(List<Path> files) {
+        read(() -> {
+            List<Learner.Source> sources = new ArrayList<>();
+            for (Path file : files) {
+                sources.add(Learning.source(file));
+            }
+            return sources;
+        });
+    }
+
+    /** A long guide takes seconds to learn, and a job's ticks do not wait for it. */
+    private void read(Guides guides) {
         workers.read(
                 "Reading the guide",
                 () -> {
-                    List<Learner.Source> sources = new ArrayList<>();
-                    for (Path file : files) {
-                        sources.add(Learning.source(file));
-                    }
-                    return sources;
+                    List<Learner.Source> sources = guides.read();
+                    LocalDate day =
+                            workers.fromWorker(() -> bench.get().workshop().today());
+                    return new Learnt(sources, new Learner().learn(sources, day));
                 },
-                sources -> {
-                    bench.get().workshop().read(sources);
+                learnt -> {
+                    bench.get().workshop().lay(learnt.sources(), learnt.lesson());
                     show();
                     return null;
                 });
     }
+
+    private record Learnt(List<Learner.Source> sources, Lesson lesson) {}
 
     /** Lays a route of the catalogue on the table. */
     public void open(String route) {

@@ -41,7 +41,7 @@ record Draft(ObjectNode route, String maker, String shopName, Set<String> left, 
         return new Draft(other, maker, shopName, left, file);
     }
 
-    Draft of(String otherMaker, String otherName) {
+    Draft called(String otherMaker, String otherName) {
         return new Draft(route, otherMaker, otherName, left, file);
     }
 

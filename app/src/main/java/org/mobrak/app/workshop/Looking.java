@@ -36,6 +36,7 @@ final class Looking {
     private WorkshopView.OnTable at(Draft draft, Map<String, Lesson.Evidence> evidence) {
         Catalogue catalogue = place.catalogue();
         Trial trial = Trial.of(draft.route(), draft.family(catalogue).stream().toList(), catalogue);
+        List<WorkshopPlace.Known> phones = trial.catalogue().isPresent() ? place.phones() : List.of();
         return new WorkshopView.OnTable(
                 Form.of(draft.route(), evidence),
                 draft.maker(),
@@ -46,9 +47,9 @@ final class Looking {
                 told(trial, draft),
                 Alike.of(draft.route(), catalogue),
                 trial.catalogue()
-                        .map(with -> Tryout.verdicts(with, trial.route().orElseThrow(), place.phones()))
+                        .map(with -> Tryout.verdicts(with, trial.route().orElseThrow(), phones))
                         .orElse(List.of()),
-                tried(trial).map(Looking::shown),
+                tried(trial, phones).map(Looking::shown),
                 draft.file(),
                 draft.file().isPresent() && !draft.route().path("draft").asBoolean());
     }
@@ -68,12 +69,12 @@ final class Looking {
 
     /** A draft on the first phone that it is for; empty while a fault forbids that. */
     Optional<Tryout> tried(Draft draft) {
-        return tried(
-                Trial.of(draft.route(), draft.family(place.catalogue()).stream().toList(), place.catalogue()));
+        Catalogue catalogue = place.catalogue();
+        return tried(Trial.of(draft.route(), draft.family(catalogue).stream().toList(), catalogue), place.phones());
     }
 
-    private Optional<Tryout> tried(Trial trial) {
-        return trial.catalogue().map(with -> Tryout.of(with, trial.route().orElseThrow(), place.phones()));
+    private static Optional<Tryout> tried(Trial trial, List<WorkshopPlace.Known> phones) {
+        return trial.catalogue().map(with -> Tryout.of(with, trial.route().orElseThrow(), phones));
     }
 
     private static WorkshopView.Trying shown(Tryout tryout) {

@@ -31,8 +31,7 @@ record Table(List<Learner.Source> sources, Lesson lesson, int chosen, List<Draft
         drafts = List.copyOf(drafts);
     }
 
-    static Table of(List<Learner.Source> sources, LocalDate day) {
-        Lesson lesson = new Learner().learn(sources, day);
+    static Table of(List<Learner.Source> sources, Lesson lesson) {
         return new Table(
                 sources, lesson, 0, lesson.routes().stream().map(Draft::of).toList());
     }

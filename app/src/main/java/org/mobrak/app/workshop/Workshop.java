@@ -4,6 +4,7 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -11,6 +12,7 @@ import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.file.EntryYaml;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.learn.Learner;
+import org.mobrak.core.learn.Lesson;
 import org.mobrak.core.learn.form.Form;
 import org.mobrak.core.learn.form.Saying;
 
@@ -20,6 +22,7 @@ public final class Workshop {
 
     private final WorkshopPlace place;
     private final Looking looking;
+    /** Null until somebody asks: what was kept is learnt anew then, and opening a workspace must not wait for that. */
     private Optional<Table> table;
 
     /** Something that makes another draft of one. */
@@ -30,12 +33,27 @@ public final class Workshop {
     public Workshop(WorkshopPlace place) {
         this.place = place;
         this.looking = new Looking(place);
-        this.table = Table.parse(place.kept());
     }
 
-    /** Reads guides as one; what lay on the table makes way, and undo brings it back. */
-    public void read(List<Learner.Source> sources) {
-        set("reading a guide", Optional.of(Table.of(sources, place.today())));
+    /** The day by which guides are learnt. */
+    public LocalDate today() {
+        return place.today();
+    }
+
+    /**
+     * Lays what was learnt on the table; what lay there makes way, and undo brings it back.
+     *
+     * @param lesson of these guides, read as one
+     */
+    public void lay(List<Learner.Source> sources, Lesson lesson) {
+        set("reading a guide", Optional.of(Table.of(sources, lesson)));
+    }
+
+    private Optional<Table> table() {
+        if (table == null) {
+            table = Table.parse(place.kept());
+        }
+        return table;
     }
 
     /** Lays a route of the catalogue on the table. */
@@ -75,7 +93,7 @@ public final class Workshop {
     }
 
     public void call(String maker, String shopName, boolean inAll) throws Refusal {
-        change("naming the phones", inAll, draft -> draft.of(maker.strip(), shopName.strip()));
+        change("naming the phones", inAll, draft -> draft.called(maker.strip(), shopName.strip()));
     }
 
     /** Lets a piece of the guide count as what the person says it is. */
@@ -114,11 +132,11 @@ public final class Workshop {
     }
 
     private Table onTable() throws Refusal {
-        return table.orElseThrow(() -> new Refusal("Paste a guide first."));
+        return table().orElseThrow(() -> new Refusal("Paste a guide first."));
     }
 
     private void set(String what, Optional<Table> then) {
-        Optional<Table> before = table;
+        Optional<Table> before = table();
         put(then);
         place.did(what, () -> put(before), () -> put(then));
     }
@@ -178,7 +196,7 @@ public final class Workshop {
             saved.undo();
             throw failed;
         }
-        Optional<Table> before = table;
+        Optional<Table> before = table();
         Optional<Table> after = Optional.of(now);
         place.changed();
         put(after);
@@ -203,7 +221,7 @@ public final class Workshop {
 
     /** Everything as it stands; empty while nothing lies on the table. */
     public Optional<WorkshopView> look() {
-        return table.map(looking::at);
+        return table().map(looking::at);
     }
 
     /** The draft on a phone, ready to be rehearsed. */

@@ -96,13 +96,8 @@ public final class SearchIndex implements AutoCloseable {
     private void attach() throws SQLException {
         try (PreparedStatement attach = connection.prepareStatement("ATTACH DATABASE ? AS logbook")) {
             // Only read: nothing here ever writes into the logbook.
-            attach.setString(1, "file:" + workspace.resolve("logbook.db").toAbsolutePath() + "?mode=ro");
+            attach.setString(1, workspace.resolve("logbook.db").toAbsolutePath().toUri() + "?mode=ro");
             attach.execute();
-        } catch (SQLException noUri) {
-            try (PreparedStatement attach = connection.prepareStatement("ATTACH DATABASE ? AS logbook")) {
-                attach.setString(1, workspace.resolve("logbook.db").toString());
-                attach.execute();
-            }
         }
     }
 

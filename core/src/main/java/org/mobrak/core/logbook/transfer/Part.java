@@ -96,7 +96,7 @@ enum Part {
 
     /** The name of a column in JSON. */
     static String field(String column) {
-        String bare = column.equals("step_id") ? column : column.replaceFirst("_id$", "");
+        String bare = column.replaceFirst("(?<!^step)_id$", "");
         int line = bare.indexOf('_');
         return line < 0 || line + 1 >= bare.length()
                 ? bare

@@ -102,6 +102,15 @@ class SearchIndexTest {
     }
 
     @Test
+    void aFolderWithOddLettersInItsNameIsSearchedToo() throws Exception {
+        Path odd = top.resolve("a b #1 ?x %41 ä");
+        PathUtils.copyDirectory(folder, odd);
+        try (SearchIndex index = SearchIndex.open(odd, cache)) {
+            assertThat(index.find("lamp").hits()).hasSize(1);
+        }
+    }
+
+    @Test
     void aHitSaysWhatItIsAndShowsTheWordsInTheirPlace() throws IOException {
         Hit note = find("cable").hits().get(0);
         assertThat(note.kind()).isEqualTo(Hit.Kind.EVENT);
