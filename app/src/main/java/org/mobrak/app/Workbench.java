@@ -349,9 +349,10 @@ final class Workbench implements AutoCloseable {
                 .sorted(Comparator.comparing(
                         phone -> picked.filter(phone::equals).isEmpty()))
                 .map(phone -> {
-                    Identity identity = memory.identity(catalogue(), dossier(phone));
+                    Dossier dossier = dossier(phone);
+                    Identity identity = memory.identity(catalogue(), dossier);
                     return new WorkshopPlace.Known(
-                            phone.nickname(), identity, identity.facts().value(Fact.MODEL));
+                            phone.nickname(), identity, identity.facts().value(Fact.MODEL), dossier.countingTexts());
                 })
                 .toList();
     }

@@ -157,7 +157,13 @@ final class Workers implements AutoCloseable {
 
     /** Does something on the worker thread that the window need not wait for. */
     void quietly(Runnable task) {
-        worker.execute(task);
+        worker.execute(() -> {
+            try {
+                task.run();
+            } catch (RuntimeException | StackOverflowError broken) {
+                LOG.error("A quiet look failed", broken);
+            }
+        });
     }
 
     /** Asks something of the worker thread, from the reader's. */

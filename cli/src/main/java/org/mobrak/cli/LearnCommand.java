@@ -11,8 +11,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.stream.Stream;
 import org.mobrak.app.Learning;
 import org.mobrak.app.NamedFiles;
+import org.mobrak.app.workshop.Alike;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.learn.Learner;
 import org.mobrak.core.learn.Lesson;
@@ -73,7 +75,7 @@ final class LearnCommand implements Callable<Integer> {
         } else {
             print(lesson, to);
         }
-        return lesson.routes().isEmpty() ? Mobrak.ANSWER_IS_NO : Mobrak.DONE;
+        return lesson.routes().isEmpty() && lesson.phones().isEmpty() ? Mobrak.ANSWER_IS_NO : Mobrak.DONE;
     }
 
     private void tellKnown(Lesson lesson) throws IOException {
@@ -81,20 +83,20 @@ final class LearnCommand implements Callable<Integer> {
             return;
         }
         Catalogue catalogue = Inputs.catalogue(spec.commandLine(), mobrak, folders);
-        for (ObjectNode route : lesson.routes()) {
-            catalogue.routes().stream()
-                    .filter(known -> known.name().equals(route.get("name").asText())
-                            || known.id().equals(route.get("id").asText()))
-                    .forEach(known -> spec.commandLine()
-                            .getErr()
-                            .println("mobrak: The catalogue has this route already: " + known.id()));
-        }
+        Stream<String> same = lesson.routes().stream()
+                .map(route -> route.get("id").asText())
+                .filter(id -> catalogue.route(id).isPresent())
+                .map(id -> "The catalogue has this route already: " + id);
+        Stream<String> alike = lesson.routes().stream().flatMap(route -> Alike.of(route, catalogue).stream());
+        Stream.concat(same, alike)
+                .distinct()
+                .forEach(told -> spec.commandLine().getErr().println("mobrak: " + told));
     }
 
     private static ObjectNode answer(Lesson lesson) {
         ObjectNode answer = JsonNodeFactory.instance.objectNode();
         lesson.routes().forEach(answer.putArray("routes")::add);
-        answer.putArray("phones");
+        lesson.phones().forEach(answer.putArray("phones")::add);
         ArrayNode evidence = answer.putArray("evidence");
         lesson.evidence()
                 .forEach(one -> evidence.addObject()
@@ -119,6 +121,9 @@ final class LearnCommand implements Callable<Integer> {
     private static void print(Lesson lesson, PrintWriter out) {
         lesson.routes()
                 .forEach(route -> out.println("draft: " + route.get("name").asText()));
+        lesson.phones()
+                .forEach(phone ->
+                        out.println("phone: " + phone.at("/variants/0/model").asText()));
         lesson.evidence()
                 .forEach(one -> out.printf(
                         "  %s:%d  %-8s %s = %s%n",

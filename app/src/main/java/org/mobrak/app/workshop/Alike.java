@@ -4,19 +4,23 @@ import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.KnownPhone;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
 
 /** What the catalogue has already for the phones of a draft: the same way, perhaps older, or one that says the contrary. */
-final class Alike {
+public final class Alike {
     private final ObjectNode draft;
     private final Set<String> models;
 
@@ -26,12 +30,34 @@ final class Alike {
     }
 
     /** A sentence for each route that a person should look at beside the draft. */
-    static List<String> of(ObjectNode draft, Catalogue catalogue) {
+    public static List<String> of(ObjectNode draft, Catalogue catalogue) {
         Alike alike = new Alike(draft);
-        return catalogue.routes().stream()
-                .filter(route -> !route.id().equals(draft.path("id").asText()))
-                .flatMap(route -> alike.said(route).stream())
+        return Stream.concat(
+                        alike.sold(catalogue),
+                        catalogue.routes().stream()
+                                .filter(route ->
+                                        !route.id().equals(draft.path("id").asText()))
+                                .flatMap(route -> alike.said(route).stream()))
                 .toList();
+    }
+
+    /** Without a model number the shop name in the title leads to those that bear it. */
+    private Stream<String> sold(Catalogue catalogue) {
+        String title = draft.path("name").asText().toLowerCase(Locale.ROOT);
+        if (!models.isEmpty() || title.isBlank()) {
+            return Stream.empty();
+        }
+        return catalogue.phones().stream()
+                .collect(Collectors.groupingBy(
+                        phone -> phone.family().shopName(),
+                        TreeMap::new,
+                        Collectors.mapping(KnownPhone::model, Collectors.joining(", "))))
+                .entrySet()
+                .stream()
+                .filter(sold ->
+                        title.matches("(?s).*\\b" + Pattern.quote(sold.getKey().toLowerCase(Locale.ROOT)) + "\\b.*"))
+                .map(sold -> "The catalogue knows the “%s” as %s. Which of them is meant?"
+                        .formatted(sold.getKey(), sold.getValue()));
     }
 
     private static Set<String> texts(JsonNode list, String name) {

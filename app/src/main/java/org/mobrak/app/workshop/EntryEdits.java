@@ -10,6 +10,7 @@ import org.mobrak.core.catalogue.file.Fault;
 import org.mobrak.core.catalogue.file.GrammarTrial;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.learn.GrammarProposal;
+import org.mobrak.core.learn.PhoneDraft;
 
 /** What else than drafts is put into the catalogue: grammars, phones, and any entry as text; on the worker thread only. */
 public final class EntryEdits {
@@ -39,13 +40,26 @@ public final class EntryEdits {
     public String addPhone(String maker, String shopName) throws IOException, Refusal {
         WorkshopPlace.Known phone =
                 place.phones().stream().findFirst().orElseThrow(() -> new Refusal("Lay a phone on the desk first."));
-        ObjectNode family = PhoneEntry.of(phone.identity().facts(), maker, shopName);
+        ObjectNode family = PhoneDraft.of(phone.identity().facts(), phone.texts())
+                .orElseThrow(() -> new Refusal("The phone's model number is not known; read it first."));
+        called(family, "maker", maker, "maker");
+        called(family, "shopName", shopName, "shop name");
         String model = family.at("/variants/0/model").asText();
         if (place.catalogue().phone(model).isPresent()) {
             throw new Refusal("The catalogue knows " + model + " already.");
         }
         keepEntry("phones", family, "adding " + model);
         return model;
+    }
+
+    /** What a person says goes before what the phone says. */
+    private static void called(ObjectNode family, String field, String typed, String what) throws Refusal {
+        if (!typed.isBlank()) {
+            family.put(field, typed.strip());
+        }
+        if (!family.has(field)) {
+            throw new Refusal("Say the phone's " + what + "; nothing that was read names it.");
+        }
     }
 
     /** The files of the catalogue. */

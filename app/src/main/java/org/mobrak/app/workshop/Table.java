@@ -38,7 +38,7 @@ record Table(List<Learner.Source> sources, Lesson lesson, int chosen, List<Draft
 
     /** An entry of the catalogue, without a guide. */
     static Table of(Draft opened) {
-        return new Table(List.of(), new Lesson(List.of(), List.of(), List.of(), List.of()), 0, List.of(opened));
+        return new Table(List.of(), Lesson.empty(), 0, List.of(opened));
     }
 
     Draft draft() throws Refusal {
@@ -108,9 +108,8 @@ record Table(List<Learner.Source> sources, Lesson lesson, int chosen, List<Draft
             List<Draft> drafts = kept.drafts().stream()
                     .map(one -> new Draft(one.route(), one.maker(), one.shopName(), one.left(), one.file()))
                     .toList();
-            Lesson lesson = sources.isEmpty()
-                    ? new Lesson(List.of(), List.of(), List.of(), List.of())
-                    : new Learner().learn(sources, LocalDate.parse(kept.day()));
+            Lesson lesson =
+                    sources.isEmpty() ? Lesson.empty() : new Learner().learn(sources, LocalDate.parse(kept.day()));
             return Optional.of(new Table(
                     sources, lesson, Math.min(kept.chosen(), Math.max(0, drafts.size() - 1)), drafts));
         } catch (JsonProcessingException | RuntimeException notOurs) {

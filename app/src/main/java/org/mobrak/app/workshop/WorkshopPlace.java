@@ -31,6 +31,14 @@ public interface WorkshopPlace {
     /** The catalogue's files have changed. */
     void changed() throws IOException;
 
-    /** A phone of the drawer. */
-    record Known(String nickname, Identity identity, Optional<String> model) {}
+    /**
+     * A phone of the drawer.
+     *
+     * @param texts what was read of it and counts
+     */
+    record Known(String nickname, Identity identity, Optional<String> model, List<String> texts) {
+        public Known {
+            texts = List.copyOf(texts);
+        }
+    }
 }

@@ -355,8 +355,15 @@ public record Route(
     /** The catalogue an entry was taken from, and when; absent where it was always there. */
     public record Origin(String from, String taken) {}
 
-    /** Free text and an ISO 8601 day. */
-    public record Learnt(String from, String checked) {}
+    /**
+     * Where something was learnt. Days are ISO 8601.
+     *
+     * @param from free text
+     * @param checked when somebody last looked at it
+     * @param written when its author wrote it
+     * @param updated when its author last changed it
+     */
+    public record Learnt(String from, String checked, Optional<String> written, Optional<String> updated) {}
 
     /** Somebody tried it on this build. The date is ISO 8601. */
     public record Report(String model, String build, boolean worked, String date) {}

@@ -10,11 +10,29 @@ import java.util.regex.Pattern;
  *
  * @param negated whether it says no
  * @param excluding whether it is of phones the guide is not for
+ * @param unsure whether it asks, or says that nobody knows
  */
-record Clause(GuideLine line, String text, String lower, boolean negated, boolean excluding) {
+record Clause(GuideLine line, String text, String lower, boolean negated, boolean excluding, boolean unsure) {
     /** Sentences end, and what follows a turn is another thing. */
     private static final Pattern ENDS = Pattern.compile(
             "(?<=[.!?])\\s+|;\\s*|,?\\s+(?=(?:but|except|unlike|however|although|instead of|not on|not for|not the)\\b)|,\\s*(?=not\\b)|\\s*\\((?=not\\b)|\\s+[–—]\\s+");
+
+    private static final Pattern BACKWARDS = Pattern.compile(
+            "(?:not|isn't|don't use (?:it|this)) (?:for|on|with|meant for|made for) (?:you|it|them|that|that one|this one|those|these|him|her)\\b.{0,200}");
+
+    /** “… and this is not for you”: says no of what was named just before. */
+    boolean refersBackwards() {
+        return BACKWARDS.matcher(lower).matches();
+    }
+
+    /** “…, not the TY-55L”. */
+    boolean isTurnedAway() {
+        return lower.startsWith("not ") && negated;
+    }
+
+    boolean endsSentence() {
+        return text.endsWith(".") || text.endsWith("!") || text.endsWith("?");
+    }
 
     static List<Clause> of(GuideLine line, Wordings words) {
         List<Clause> clauses = new ArrayList<>();
@@ -29,7 +47,9 @@ record Clause(GuideLine line, String text, String lower, boolean negated, boolea
     private static Clause of(GuideLine line, String text, Wordings words) {
         // Whoever says “not only” says yes.
         String lower = text.toLowerCase(Locale.ROOT).replace('’', '\'').replace("not only", "also");
-        boolean excluding = Wordings.any(lower, words.excluding());
-        return new Clause(line, text, lower, excluding || Wordings.any(lower, words.negations()), excluding);
+        boolean unsure = text.endsWith("?") || Wordings.any(lower, words.unsure());
+        boolean excluding = !unsure && Wordings.any(lower, words.excluding());
+        boolean negated = excluding || Wordings.any(lower, words.negations());
+        return new Clause(line, text, lower, negated, excluding, unsure);
     }
 }

@@ -6,9 +6,11 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
@@ -39,7 +41,7 @@ final class Drafting {
         for (Part part : parts) {
             draft(part, parts.size());
         }
-        return new Lesson(routes, evident.all(), missing, heard.warnings);
+        return new Lesson(routes, List.of(), evident.all(), missing, heard.warnings);
     }
 
     /** Phones and files that make a draft of their own. */
@@ -66,17 +68,21 @@ final class Drafting {
         List<Heard.NamedFile> shared = heard.files.values().stream()
                 .filter(file -> !paired.contains(file.name.value()))
                 .toList();
-        List<Part> parts = new ArrayList<>();
+        Map<List<Said<String>>, List<Heard.NamedFile>> together = new LinkedHashMap<>();
         for (String file : paired) {
             List<Said<String>> own = heard.pairs.get(file).stream()
                     .flatMap(model -> Optional.ofNullable(heard.models.get(model)).stream())
                     .toList();
             if (!own.isEmpty()) {
-                List<Heard.NamedFile> files = new ArrayList<>(List.of(heard.files.get(file)));
-                files.addAll(shared);
-                parts.add(new Part(own, files));
+                together.computeIfAbsent(own, none -> new ArrayList<>()).add(heard.files.get(file));
             }
         }
+        List<Part> parts = new ArrayList<>();
+        together.forEach((models, own) -> {
+            List<Heard.NamedFile> files = new ArrayList<>(own);
+            files.addAll(shared);
+            parts.add(new Part(models, files));
+        });
         return parts.isEmpty() ? List.of(new Part(all, List.copyOf(heard.files.values()))) : parts;
     }
 
@@ -270,12 +276,12 @@ final class Drafting {
             evidence(path + "/sign", sign, line, Sure.LIKELY);
         });
         task.normal.ifPresent(minutes -> {
-            node.put("normalUntil", minutes);
-            evidence(path + "/normalUntil", String.valueOf(minutes), line, Sure.CERTAIN);
+            node.put("normalUntil", minutes.value());
+            evidence(path + "/normalUntil", minutes);
         });
         task.worry.ifPresent(minutes -> {
-            node.put("worryAfter", minutes);
-            evidence(path + "/worryAfter", String.valueOf(minutes), line, Sure.CERTAIN);
+            node.put("worryAfter", minutes.value());
+            evidence(path + "/worryAfter", minutes);
         });
         if (!task.remedies.isEmpty()) {
             ArrayNode remedies = node.putArray("remedies");
@@ -294,7 +300,15 @@ final class Drafting {
             evidence(path + "/hazards/" + hazards.size(), said);
             hazards.add(said.value());
         });
-        notes.putObject("learnt").put("from", source).put("checked", day.toString());
+        ObjectNode learnt = notes.putObject("learnt").put("from", source).put("checked", day.toString());
+        heard.written.filter(said -> !said.value().isAfter(day)).ifPresent(said -> {
+            learnt.put("written", said.value().toString());
+            evidence(path + "/learnt/written", said);
+        });
+        heard.updated.filter(said -> !said.value().isAfter(day)).ifPresent(said -> {
+            learnt.put("updated", said.value().toString());
+            evidence(path + "/learnt/updated", said);
+        });
     }
 
     private void reports(Part part, ObjectNode route, String base) {

@@ -1,5 +1,6 @@
 package org.mobrak.core.learn;
 
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -20,6 +21,8 @@ final class Figures {
     private static final Pattern SECONDS = Pattern.compile("for (?:about )?([0-9]{1,3}) ?(?:seconds|secs|sec|s)\\b");
     private static final Pattern VERSION = Pattern.compile(
             "(?<![\\w.-])v?([0-9]{1,2}(?:\\.[0-9]{1,2}){1,2}(?:\\.x)?|[0-9]{1,2}\\.x)(?![\\w-]|\\.[0-9])");
+    private static final String RANGES = " ?(?:to|-|–|through|up to|until) ?";
+    private static final String GOES_ON = ",? ?(?:or|and|/|,|&)? ?";
     private static final Map<String, Integer> WORDS = Map.ofEntries(
             Map.entry("one", 1),
             Map.entry("two", 2),
@@ -34,6 +37,8 @@ final class Figures {
             Map.entry("fifteen", 15),
             Map.entry("twenty", 20),
             Map.entry("thirty", 30));
+    private static final List<String> HALF =
+            List.of("half a battery", "half full", "battery half", "half charged", "half the battery");
     private static final List<String> LONGER = List.of("more than", "longer than", "over");
     private static final List<String> LESS = List.of("below", "under", "less than");
     private static final Map<String, String> KEYS = Map.ofEntries(
@@ -49,12 +54,27 @@ final class Figures {
     private static final Pattern STROKE = Pattern.compile(
             "(hold|press)(?:ing)?(?: down)?(?: the)?((?:[ ,+&]{1,3}(?:and |the |together )?(?:volume-up|volume-down|power|home|back|menu|camera)(?: key| keys| button| buttons)?){1,5})(?: together| at once| at the same time)?(?:,? until ([^.;,]{3,60}))?");
 
+    private static final List<String> KEY_NAMES =
+            List.of("volume-up", "volume-down", "power", "home", "back", "menu", "camera");
+    private static final Pattern SEVERAL = Pattern.compile(
+            "\\b(?:volume-up|volume-down|power|home)(?:(?: ?\\+ ?|, ?| and |, and )(?:the )?(?:volume-up|volume-down|power|home)\\b){1,3}");
+
+    private static final Pattern HELD_UNTIL =
+            Pattern.compile("(?: keys?| buttons?)?(?: held| pressed)?(?: down)?,? until ([^.;,]{3,60})");
+
     private Figures() {}
 
-    /** How full the battery must be, where a clause says so. */
-    static Optional<Integer> battery(Clause clause) {
-        if (!clause.lower().contains("batter") && !clause.lower().contains("charge")) {
+    /**
+     * How full the battery must be, where a clause says so.
+     *
+     * @param going whether the clause before, of the same sentence, was about it
+     */
+    static Optional<Integer> battery(Clause clause, boolean going) {
+        if (!going && !clause.lower().contains("batter") && !clause.lower().contains("charge")) {
             return Optional.empty();
+        }
+        if (!clause.negated() && Wordings.any(clause.lower(), HALF)) {
+            return Optional.of(50);
         }
         Matcher percent = PERCENT.matcher(clause.lower());
         boolean less = Wordings.any(clause.lower(), LESS);
@@ -69,14 +89,15 @@ final class Figures {
     /** Minutes that are usual, and from which on to worry. */
     record Wait(Optional<Integer> normal, Optional<Integer> worry) {}
 
-    static Wait minutes(String lower) {
+    static Wait minutes(String text) {
+        String lower = inFigures(text);
         Optional<Integer> normal = Optional.empty();
         Optional<Integer> worry = Optional.empty();
         Matcher found = MINUTES.matcher(lower);
         while (found.find()) {
             int value = number(Optional.ofNullable(found.group(2)).orElse(found.group(1)));
-            String before = lower.substring(Math.max(0, found.start() - 14), found.start());
-            if (Wordings.any(before, LONGER)) {
+            String before = lower.substring(0, found.start());
+            if (worries(before)) {
                 worry = worry.or(() -> Optional.of(value));
             } else {
                 normal = normal.or(() -> Optional.of(value));
@@ -87,6 +108,22 @@ final class Figures {
                 normal, worry.filter(late -> usual.filter(one -> one >= late).isEmpty()));
     }
 
+    /** “Half an hour” is a figure too. */
+    private static String inFigures(String lower) {
+        return lower.replaceAll("\\bquarter of an hour\\b", "15 minutes")
+                .replaceAll("\\bhalf an hour\\b", "30 minutes")
+                .replaceAll("\\b(?:about|around|within|in|under|up to|takes|take) (?:a|one) minute\\b", "1 minute");
+    }
+
+    /** “More than 15 minutes”, and “if nothing has moved after 5 minutes”. */
+    private static boolean worries(String before) {
+        String near = before.substring(Math.max(0, before.length() - 14));
+        String sentence = before.substring(Math.max(
+                before.lastIndexOf(". ") + 1, Math.max(before.lastIndexOf("; "), before.lastIndexOf(", ")) + 1));
+        return Wordings.any(near, LONGER)
+                || near.endsWith("after ") && Wordings.any(sentence, List.of("if", "not", "nothing", "still"));
+    }
+
     private static int number(String text) {
         return WORDS.containsKey(text) ? WORDS.get(text) : Integer.parseInt(text);
     }
@@ -94,33 +131,30 @@ final class Figures {
     /** An OS version, or a range of them. */
     record Versions(Optional<String> exact, Optional<String> atLeast, Optional<String> atMost) {}
 
-    /** Versions of the OS; those behind the name of a tool are of the tool. */
-    static Optional<Versions> osVersion(Clause clause, Wordings words) {
+    /** Versions of the OS, a range of them or several; those behind the name of a tool are of the tool. */
+    static List<Versions> osVersions(Clause clause, Wordings words) {
         if (clause.text().indexOf('.') < 0) {
-            return Optional.empty();
+            return List.of();
         }
         Matcher found = VERSION.matcher(clause.text());
-        String first = "";
-        String second = "";
+        List<String> listed = new ArrayList<>();
         int end = 0;
         while (found.find()) {
-            if (isOfTheOs(clause, found.start(), words)
-                    || !first.isEmpty() && joins(clause.lower(), end, found.start())) {
-                if (first.isEmpty()) {
-                    first = found.group(1);
-                } else {
-                    second = found.group(1);
-                }
+            String between = clause.lower().substring(Math.min(end, found.start()), found.start());
+            if (!listed.isEmpty() && between.matches(RANGES)) {
+                return List.of(new Versions(
+                        Optional.empty(), Optional.of(plain(listed.get(0))), Optional.of(plain(found.group(1)))));
+            }
+            if (isOfTheOs(clause, found.start(), words) || !listed.isEmpty() && between.matches(GOES_ON)) {
+                listed.add(found.group(1));
                 end = found.end();
             }
         }
-        if (first.isEmpty()) {
-            return Optional.empty();
-        }
-        if (!second.isEmpty()) {
-            return Optional.of(new Versions(Optional.empty(), Optional.of(plain(first)), Optional.of(plain(second))));
-        }
-        return Optional.of(one(first, clause.lower()));
+        return listed.size() == 1
+                ? List.of(one(listed.get(0), clause.lower()))
+                : listed.stream()
+                        .map(version -> new Versions(Optional.of(version), Optional.empty(), Optional.empty()))
+                        .toList();
     }
 
     private static Versions one(String version, String lower) {
@@ -140,11 +174,6 @@ final class Figures {
 
     private static String plain(String version) {
         return version.endsWith(".x") ? version.substring(0, version.length() - 2) : version;
-    }
-
-    private static boolean joins(String lower, int end, int start) {
-        String between = lower.substring(Math.min(end, start), start);
-        return between.matches(" ?(?:to|-|–|through|up to|until) ?");
     }
 
     private static boolean isOfTheOs(Clause clause, int start, Wordings words) {
@@ -168,8 +197,35 @@ final class Figures {
         boolean joined =
                 List.of("on", "for", "least", "from", "to", "runs", "running").contains(lower)
                         && (Wordings.contains(clause.lower(), "os")
-                                || Wordings.any(clause.lower(), List.of("works on", "tested on", "only on")));
+                                || Wordings.any(
+                                        clause.lower(),
+                                        List.of(
+                                                "works on",
+                                                "tested on",
+                                                "only on",
+                                                "mine was",
+                                                "mine is",
+                                                "you are on",
+                                                "coming from",
+                                                "it was on",
+                                                "phone was on",
+                                                "phone is on")));
         return named || capital || joined;
+    }
+
+    /** “(volume up and power)”: several keys at once are held, whatever the verb. */
+    private static String bare(String text) {
+        Matcher found = SEVERAL.matcher(text);
+        if (!found.find()) {
+            return "";
+        }
+        Matcher until = HELD_UNTIL.matcher(text.substring(found.end()));
+        return "hold "
+                + Arrays.stream(found.group().split("[^a-z-]{1,20}"))
+                        .filter(KEY_NAMES::contains)
+                        .distinct()
+                        .collect(Collectors.joining(" + "))
+                + (until.lookingAt() ? " until " + until.group(1).strip() : "");
     }
 
     /** The keys that a clause asks for, in the catalogue's form. */
@@ -182,8 +238,7 @@ final class Figures {
         StringBuilder chord = new StringBuilder();
         while (found.find()) {
             String keys = Arrays.stream(found.group(2).split("[^a-z-]+"))
-                    .filter(word -> List.of("volume-up", "volume-down", "power", "home", "back", "menu", "camera")
-                            .contains(word))
+                    .filter(KEY_NAMES::contains)
                     .distinct()
                     .collect(Collectors.joining(" + "));
             Matcher seconds = SECONDS.matcher(text.substring(found.end()).stripLeading());
@@ -195,6 +250,9 @@ final class Figures {
                     .append(' ')
                     .append(keys)
                     .append(until);
+        }
+        if (chord.isEmpty()) {
+            chord.append(bare(text));
         }
         try {
             return chord.isEmpty() || chord.length() > 200

@@ -37,6 +37,10 @@ final class GuideText {
 
     private static final Pattern COMMAS = Pattern.compile("[^,\"]{1,60},[^,\"]{0,80},[^\"]{0,400}");
     private static final Pattern NUMBERED = Pattern.compile("^(?:step )?\\d{1,3}[.):]\\s+", Pattern.CASE_INSENSITIVE);
+    /** When something was said in a chat, and by whom. */
+    private static final Pattern CHAT =
+            Pattern.compile("^\\[?\\d{1,2}:\\d{2}(?::\\d{2})?\\]?\\s{1,4}<?[\\w .-]{1,24}[:>]\\s{1,4}");
+
     private static final Pattern BULLET = Pattern.compile("^[-*•+]\\s+");
 
     private final String file;
@@ -74,6 +78,11 @@ final class GuideText {
             lines.add(new GuideLine(file, lines.size() + 1, raw, GuideLine.Kind.TEXT, List.of()));
         }
         return lines;
+    }
+
+    /** The text of a guide's bytes. */
+    static String decoded(byte[] bytes) {
+        return new GuideText("").decode(bytes);
     }
 
     private String decode(byte[] bytes) {
@@ -132,8 +141,9 @@ final class GuideText {
 
     private void line(int number, String raw, boolean quote) {
         String bare = raw.length() > LONGEST_LINE ? raw.substring(0, LONGEST_LINE) : raw;
-        boolean bold = bare.strip().startsWith("[b]") && bare.strip().endsWith("[/b]")
-                || bare.strip().startsWith("**") && bare.strip().endsWith("**");
+        String plain = bare.strip().toLowerCase(Locale.ROOT);
+        boolean bold =
+                plain.startsWith("[b]") && plain.endsWith("[/b]") || plain.startsWith("**") && plain.endsWith("**");
         bare = bare.replace("[*]", "- ");
         String text = bare.indexOf('[') < 0 && !bare.contains("~~")
                 ? bare
@@ -145,7 +155,10 @@ final class GuideText {
         while (text.startsWith(">")) {
             text = text.substring(1).strip();
         }
-        boolean heading = text.startsWith("#") || bold && text.length() < 80;
+        text = CHAT.matcher(text).replaceFirst("");
+        boolean ruled = text.length() > 4 && text.startsWith("=") && text.endsWith("=");
+        text = ruled ? text.replaceAll("^={1,6}|={1,6}$", "").strip() : text;
+        boolean heading = ruled && !text.isEmpty() || text.startsWith("#") || bold && text.length() < 80;
         while (text.startsWith("#")) {
             text = text.substring(1).strip();
         }

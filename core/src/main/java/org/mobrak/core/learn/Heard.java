@@ -1,5 +1,6 @@
 package org.mobrak.core.learn;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -30,10 +31,15 @@ final class Heard {
     /** By the name of a file, the models it stands with. */
     final Map<String, Set<String>> pairs = new LinkedHashMap<>();
 
+    /** Models that are named, and nothing says whether the guide is for them. */
+    final Map<String, GuideLine> doubtful = new LinkedHashMap<>();
+
     final List<Lesson.Warning> warnings = new ArrayList<>();
     Optional<Said<Integer>> battery = Optional.empty();
     Optional<Said<Price>> price = Optional.empty();
     Optional<Said<Bounds>> kernel = Optional.empty();
+    Optional<Said<LocalDate>> written = Optional.empty();
+    Optional<Said<LocalDate>> updated = Optional.empty();
     Optional<Said<Boolean>> wipes = Optional.empty();
     Optional<Said<String>> title = Optional.empty();
     Optional<String> family = Optional.empty();
@@ -71,8 +77,8 @@ final class Heard {
         final String phase;
         Optional<String> mode = Optional.empty();
         Optional<String> keys = Optional.empty();
-        Optional<Integer> normal = Optional.empty();
-        Optional<Integer> worry = Optional.empty();
+        Optional<Said<Integer>> normal = Optional.empty();
+        Optional<Said<Integer>> worry = Optional.empty();
         Optional<String> sign = Optional.empty();
         final List<String[]> remedies = new ArrayList<>();
         boolean noReturn;

@@ -15,11 +15,19 @@ public final class Learner {
     public record Source(String name, byte[] bytes) {}
 
     /**
-     * Reads texts as one guide.
+     * Reads texts as one guide; readings of a phone that lie among them become a phone.
      *
      * @param day by which the drafts say when they were learnt
      */
     public Lesson learn(List<Source> sources, LocalDate day) {
+        ReadPhones phones = ReadPhones.of(sources, day);
+        Lesson lesson = phones.guides().isEmpty()
+                ? nothingLearnt(List.of(), "It is what a phone says of itself and no guide.")
+                : guides(phones.guides(), day);
+        return lesson.with(phones);
+    }
+
+    private Lesson guides(List<Source> sources, LocalDate day) {
         List<GuideLine> lines = new ArrayList<>();
         List<Lesson.Warning> warnings = new ArrayList<>();
         for (Source source : sources) {
@@ -43,7 +51,7 @@ public final class Learner {
     private static Lesson nothingLearnt(List<Lesson.Warning> warnings, String why) {
         List<Lesson.Warning> all = new ArrayList<>(warnings);
         all.add(new Lesson.Warning("nothing-learnt", 1, why));
-        return new Lesson(List.of(), List.of(), List.of(), all);
+        return new Lesson(List.of(), List.of(), List.of(), List.of(), all);
     }
 
     /** Why a text is no guide before it is even listened to; empty text where it may be one. */

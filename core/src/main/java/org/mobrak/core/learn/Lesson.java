@@ -1,6 +1,7 @@
 package org.mobrak.core.learn;
 
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 
@@ -8,15 +9,36 @@ import java.util.Locale;
  * What was learnt from a guide.
  *
  * @param routes drafts in the catalogue's form, each marked as one
+ * @param phones families in the catalogue's form, of phones whose readings were among the texts
  * @param evidence where each value was read
  * @param missing what a safe route needs and the text does not say
  */
-public record Lesson(List<ObjectNode> routes, List<Evidence> evidence, List<Missing> missing, List<Warning> warnings) {
+public record Lesson(
+        List<ObjectNode> routes,
+        List<ObjectNode> phones,
+        List<Evidence> evidence,
+        List<Missing> missing,
+        List<Warning> warnings) {
     public Lesson {
         routes = List.copyOf(routes);
+        phones = List.copyOf(phones);
         evidence = List.copyOf(evidence);
         missing = List.copyOf(missing);
         warnings = List.copyOf(warnings);
+    }
+
+    /** Nothing at all. */
+    public static Lesson empty() {
+        return new Lesson(List.of(), List.of(), List.of(), List.of(), List.of());
+    }
+
+    /** The same, with what the readings of phones say. */
+    Lesson with(ReadPhones read) {
+        List<Evidence> both = new ArrayList<>(evidence);
+        both.addAll(read.evidence());
+        List<Missing> open = new ArrayList<>(missing);
+        open.addAll(read.missing());
+        return new Lesson(routes, read.phones(), both, open, warnings);
     }
 
     /** How sure a value is. */

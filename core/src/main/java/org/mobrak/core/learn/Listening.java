@@ -13,6 +13,7 @@ import org.mobrak.core.learn.Lesson.Sure;
 
 /** Goes through a guide line by line and notes what each clause says. */
 final class Listening {
+    private static final String UNLOCK = "unlock";
     private static final int SHORTEST_SUM = 24;
 
     private final Wordings words;
@@ -24,7 +25,11 @@ final class Listening {
     private final StateTalk states;
     private final ThingTalk things;
     private final StepTalk steps;
+    private final DateTalk dates;
     private final Set<String> families = new HashSet<>();
+    /** Whether the line before asked for which phones it is. */
+    private boolean asked;
+
     private GuideLine parted;
     private List<Clause> clauses = List.of();
 
@@ -35,6 +40,7 @@ final class Listening {
         this.states = new StateTalk(words, heard);
         this.things = new ThingTalk(words, heard);
         this.steps = new StepTalk(words, heard, numbered);
+        this.dates = new DateTalk(words, heard);
     }
 
     /** Everything that lines say. */
@@ -45,12 +51,18 @@ final class Listening {
 
     private Heard listen(List<GuideLine> lines) {
         lines.forEach(this::hear);
+        settle();
         heard.family = words.families().stream()
                 .map(Wordings.Family::name)
                 .filter(families::contains)
+                .filter(name -> !families.contains(UNLOCK) || !onlyUnlocks() || name.equals(UNLOCK))
                 .findFirst();
-        settle();
         return heard;
+    }
+
+    /** Whoever unlocks and writes nothing passes through other modes, but the way is an unlock. */
+    private boolean onlyUnlocks() {
+        return heard.effects.containsKey(Fact.LOCK) && heard.writes.isEmpty() && heard.files.isEmpty();
     }
 
     /** The clauses of the line that is listened to. */
@@ -63,7 +75,7 @@ final class Listening {
     }
 
     private Here here(GuideLine line) {
-        return new Here(line, clauses(line), section, isReport(line), isRemedy(line));
+        return new Here(line, clauses(line), words.label(line.lower()).orElse(section), isReport(line), isRemedy(line));
     }
 
     private boolean isRemedy(GuideLine line) {
@@ -99,6 +111,10 @@ final class Listening {
         }
         if (line.kind() == GuideLine.Kind.HEADING || isShortHeading(line)) {
             section = Wordings.key(line.lower(), words.sections()).orElse("");
+            files.under(Models.in(line.text(), false).stream()
+                    .filter(found -> !found.isBuild() && !found.alike())
+                    .map(Models.Found::value)
+                    .toList());
         }
         if (line.kind() == GuideLine.Kind.ROW) {
             family(line);
@@ -112,6 +128,7 @@ final class Listening {
         Here here = here(line);
         files.hear(here);
         states.hear(here);
+        dates.hear(here);
         things.hear(here);
         steps.hear(here);
     }
@@ -138,12 +155,27 @@ final class Listening {
         return line.text().chars().anyMatch(Character::isUpperCase)
                         && lower.chars().anyMatch(Character::isDigit)
                 || lower.indexOf('%') >= 0
-                || lower.length() >= SHORTEST_SUM && lower.indexOf(' ') < 0
+                || hasLongWord(lower)
                 || lower.indexOf('.') >= 0;
     }
 
+    /** A checksum is a word longer than any other. */
+    private static boolean hasLongWord(String lower) {
+        int start = 0;
+        for (int end = 0; end <= lower.length(); end++) {
+            if (end == lower.length() || lower.charAt(end) == ' ') {
+                if (end - start >= SHORTEST_SUM) {
+                    return true;
+                }
+                start = end + 1;
+            }
+        }
+        return false;
+    }
+
     private boolean isShortHeading(GuideLine line) {
-        return line.text().endsWith(":") && line.text().length() < 80;
+        return line.text().endsWith(":") && line.text().length() < 80
+                || words.sections().values().stream().anyMatch(list -> list.contains(line.lower()));
     }
 
     // Phones.
@@ -152,24 +184,44 @@ final class Listening {
         if (section.equals("replies") || isReport(line)) {
             return;
         }
-        for (Clause clause : clauses(line)) {
-            boolean inList = section.equals("excluded") || section.equals("included");
+        String here = asked ? "included" : words.label(line.lower()).orElse(section);
+        asked = line.text().endsWith("?") && Wordings.any(line.lower(), words.which());
+        List<Clause> all = clauses(line);
+        for (int i = 0; i < all.size(); i++) {
+            Clause clause = all.get(i);
+            boolean inList = here.equals("excluded") || here.equals("included");
             boolean labelled =
                     Wordings.contains(clause.lower(), "model") || Wordings.contains(clause.lower(), "models") || inList;
-            boolean out = clause.excluding() || section.equals("excluded") && !isSectionHead(line);
+            boolean out = clause.excluding()
+                    || here.equals("excluded") && !isSectionHead(line)
+                    || clause.isTurnedAway()
+                    || i + 1 < all.size() && all.get(i + 1).refersBackwards() && !clause.endsSentence();
+            boolean supported = inList
+                    || isHead(line)
+                    || !FileMentions.names(line.text()).isEmpty()
+                    || Wordings.any(clause.lower(), words.support());
             for (Models.Found found : Models.in(clause.text(), labelled)) {
-                phone(found, clause, out, labelled);
+                if (clause.unsure() || !supported && !out && !found.isBuild()) {
+                    heard.doubtful.putIfAbsent(found.value(), line);
+                } else {
+                    phone(found, clause, out, labelled);
+                }
             }
             // “Not supported: OV-L215” says it in its own head.
-            Figures.osVersion(clause, words)
-                    .filter(versions -> !out && !clause.negated())
-                    .ifPresent(versions -> {
-                        if (heard.versions.stream()
-                                .noneMatch(known -> known.value().equals(versions))) {
-                            heard.versions.add(new Said<>(versions, line, Sure.LIKELY));
-                        }
-                    });
+            if (!out && !clause.negated()) {
+                Figures.osVersions(clause, words).stream()
+                        .filter(versions -> heard.versions.stream()
+                                .noneMatch(known -> known.value().equals(versions)))
+                        .forEach(versions -> heard.versions.add(new Said<>(versions, line, Sure.LIKELY)));
+            }
         }
+    }
+
+    /** What a guide's title and its headings name it is about. */
+    private boolean isHead(GuideLine line) {
+        return line.kind() == GuideLine.Kind.HEADING
+                || heard.title.filter(said -> said.line().equals(line)).isPresent()
+                || line.kind() == GuideLine.Kind.ITEM && here(line).isIn("included");
     }
 
     private boolean isSectionHead(GuideLine line) {
@@ -252,8 +304,12 @@ final class Listening {
         for (int i = 0; i < line.cells().size(); i++) {
             cell(line, i, out, models);
         }
-        files.hear(here(line));
         List<String> names = FileMentions.names(line.text());
+        if (out) {
+            files.leaveOut(names);
+        } else {
+            files.hear(here(line));
+        }
         if (!out && names.size() == 1 && !models.isEmpty()) {
             files.pair(names.get(0), models);
         }
@@ -298,18 +354,35 @@ final class Listening {
 
     // At the end.
 
-    /** A title with root in it is of a way to root. */
+    /** A title with root in it is of a way to root, and so is a file called that; both are guesses. */
     private void title() {
-        heard.title
-                .filter(said -> !heard.effects.containsKey(Fact.ROOT))
-                .filter(said -> Wordings.contains(said.value().toLowerCase(Locale.ROOT), "root"))
-                .filter(said -> Clause.of(said.line(), words).stream().noneMatch(Clause::negated))
-                .ifPresent(said -> heard.effects.put(Fact.ROOT, new Said<>("permanent", said.line(), Sure.GUESS)));
+        if (heard.effects.containsKey(Fact.ROOT) || heard.requires.containsKey(Fact.ROOT)) {
+            return;
+        }
+        Optional<GuideLine> titled = heard.title
+                .map(Said::line)
+                .filter(line -> Clause.of(line, words).stream()
+                        .anyMatch(clause ->
+                                !clause.negated() && Wordings.any(clause.lower(), List.of("root", "rooted"))));
+        titled.or(() -> heard.files.values().stream()
+                        .filter(file -> Wordings.contains(
+                                file.name.value().toLowerCase(Locale.ROOT).replaceAll("[^a-z]", " "), "root"))
+                        .map(file -> file.name.line())
+                        .findFirst())
+                .ifPresent(line -> heard.effects.put(Fact.ROOT, new Said<>("permanent", line, Sure.GUESS)));
+    }
+
+    /** Whoever brings another OS writes the system. */
+    private void derived() {
+        Optional.ofNullable(heard.effects.get(Fact.OS_KIND))
+                .ifPresent(said -> heard.writes.putIfAbsent("system", new Said<>("system", said.line(), Sure.GUESS)));
     }
 
     /** What is told to be out is never in. */
     private void settle() {
         title();
+        derived();
+        files.pairByHeadings();
         Set<String> both = new LinkedHashSet<>(heard.models.keySet());
         both.retainAll(heard.excluded.keySet());
         for (String model : both) {
@@ -320,6 +393,14 @@ final class Listening {
             heard.models.remove(model);
         }
         heard.excluded.forEach((model, said) -> heard.warn("excluded", said.line(), model + " is told to be out."));
+        heard.doubtful.keySet().removeAll(heard.models.keySet());
+        heard.doubtful.keySet().removeAll(heard.excluded.keySet());
+        heard.doubtful.forEach(
+                (model, line) -> heard.warn(
+                        "excluded",
+                        line,
+                        model
+                                + " is named, but nothing says that this is for it; it was left out. Add it if you know better."));
         Map<Fact, Said<String>> effects = heard.effects;
         if (effects.containsKey(Fact.LOCK)) {
             heard.requires.remove(Fact.LOCK);

@@ -46,7 +46,15 @@ public final class Questions {
     private void phones() {
         JsonNode phones = route.at("/fits/phones");
         if (phones.isEmpty()) {
-            ask("models", "/fits/phones", "For which model numbers is it? None is named.");
+            ask(
+                    "models",
+                    "/fits/phones",
+                    ShopNames.in(route.path("name").asText())
+                            .map(name ->
+                                    ("For which model numbers is it? It speaks of the “%s”, and several models may be "
+                                                    + "sold under one name.")
+                                            .formatted(name))
+                            .orElse("For which model numbers is it? None is named."));
         }
         boolean version = each(phones)
                         .anyMatch(phone ->

@@ -25,7 +25,8 @@ final class ScopeDraft {
                         .filter(version -> !version.endsWith(".x"))
                         .isPresent())
                 .findFirst();
-        boolean one = heard.versions.size() == 1;
+        // Without a phone beside which it could stand a version is a need by itself.
+        boolean one = heard.versions.size() == 1 && !wanted.isEmpty();
         for (Said<String> model : wanted) {
             String here = path + "/phones/" + phones.size();
             ObjectNode phone = phones.addObject().put("model", model.value());

@@ -9,7 +9,7 @@ import org.mobrak.core.learn.Lesson.Sure;
 /** What a guide says of states, figures and dangers. */
 final class StateTalk {
     private static final Pattern WRITING = Pattern.compile(
-            "\\b(?:flash|flashes|write|writes|flashing|writing|put|upgrade|downgrade) (?:the |a |an |its |this |that )?(?:old |older |new |custom |stock |right |matching )?");
+            "\\b(?:flash|flashes|write|writes|flashing|writing|put|upgrade|downgrade|reinstall|reinstalls) (?:the |a |an |its |this |that )?(?:old |older |new |custom |stock |right |matching )?");
 
     private final Wordings words;
     private final Heard heard;
@@ -25,8 +25,10 @@ final class StateTalk {
         if (here.isIn("replies") || here.report()) {
             return;
         }
+        boolean ofBattery = false;
         for (Clause clause : here.clauses()) {
-            Figures.battery(clause).ifPresent(percent -> battery(percent, clause));
+            Figures.battery(clause, ofBattery).ifPresent(percent -> battery(percent, clause));
+            ofBattery = clause.lower().contains("batter") && !clause.endsSentence();
             if (clause.lower().startsWith("if ") || here.remedy()) {
                 // What holds only then is neither needed nor brought about.
                 continue;
@@ -71,6 +73,12 @@ final class StateTalk {
         Matcher writing = WRITING.matcher(clause.lower());
         while (writing.find()) {
             String rest = clause.lower().substring(writing.end());
+            if (writing.group().endsWith("stock ")
+                    && words.partitions().values().stream()
+                            .noneMatch(phrases -> phrases.stream().anyMatch(rest::startsWith))) {
+                // “Flash stock” and no more: the firmware.
+                heard.writes.putIfAbsent("system", new Said<>("system", clause.line(), Sure.GUESS));
+            }
             words.partitions()
                     .forEach((partition, phrases) -> phrases.stream()
                             .filter(phrase -> !phrase.equals("root")
@@ -88,6 +96,7 @@ final class StateTalk {
                         clause.lower(),
                         List.of(
                                 "must",
+                                "you are",
                                 "need",
                                 "needs",
                                 "needed",

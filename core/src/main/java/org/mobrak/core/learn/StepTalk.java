@@ -14,6 +14,9 @@ final class StepTalk {
             "(?<=[.!?])\\s+|[,;]\\s+(?=(?:and |but )?(?:do not|don['’]?t|never)\\b)|\\s+(?=(?:and|but) (?:do not|don['’]?t|never)\\b)|\\s+(?=dont\\b)",
             Pattern.CASE_INSENSITIVE);
 
+    /** So many lines below a step a sentence still is about it. */
+    private static final int NEAR = 2;
+
     private final Wordings words;
     private final Heard heard;
     /** In a guide whose steps bear numbers nothing else is one. */
@@ -41,6 +44,7 @@ final class StepTalk {
                 && !here.isIn("needs")
                 && !here.isIn("files");
         if (!listed && !told) {
+            lasting(here);
             return;
         }
         List<String> kept = new ArrayList<>();
@@ -56,10 +60,30 @@ final class StepTalk {
                 kept.add(sentence);
             }
         }
-        String text = String.join(" ", kept).strip();
-        if (!text.isEmpty()) {
-            heard.steps.add(task(text, line));
+        List<String> parts =
+                listed || line.kind() == GuideLine.Kind.ITEM ? List.of(String.join(" ", kept)) : told(kept);
+        parts.stream()
+                .map(String::strip)
+                .filter(text -> !text.isEmpty())
+                .forEach(text -> heard.steps.add(task(text, line)));
+    }
+
+    /** In a paragraph each sentence that tells something to do begins a step; what follows it belongs to it. */
+    private List<String> told(List<String> sentences) {
+        List<String> parts = new ArrayList<>();
+        for (String sentence : sentences) {
+            if (parts.isEmpty() || isTold(sentence.toLowerCase(Locale.ROOT)) && !isWaiting(sentence)) {
+                parts.add(sentence);
+            } else {
+                parts.set(parts.size() - 1, parts.get(parts.size() - 1) + " " + sentence);
+            }
         }
+        return parts;
+    }
+
+    /** A wait belongs to what is waited for. */
+    private static boolean isWaiting(String sentence) {
+        return sentence.toLowerCase(Locale.ROOT).startsWith("wait");
     }
 
     /** It begins with what is to be done, or with where: “in recovery, install the zip”. */
@@ -78,6 +102,29 @@ final class StepTalk {
         return List.of("do not", "don't", "dont", "never", "not ", "no need").stream()
                         .anyMatch(lower::startsWith)
                 || Wordings.any(lower, List.of("but do not", "and do not", "but don't", "and don't", "but never"));
+    }
+
+    /** How long the step before takes, told in a sentence of its own. */
+    private void lasting(Here here) {
+        GuideLine line = here.line();
+        boolean behind = !heard.steps.isEmpty()
+                && line.number()
+                                - heard.steps
+                                        .get(heard.steps.size() - 1)
+                                        .text
+                                        .line()
+                                        .number()
+                        <= NEAR
+                && !here.isIn("needs", "files");
+        if (!behind || !Wordings.any(line.lower(), words.lasting())) {
+            return;
+        }
+        Heard.Task last = heard.steps.get(heard.steps.size() - 1);
+        Figures.Wait wait = Figures.minutes(line.lower());
+        if (last.normal.isEmpty() && last.worry.isEmpty()) {
+            last.normal = wait.normal().map(minutes -> new Said<>(minutes, line, Sure.LIKELY));
+            last.worry = wait.worry().map(minutes -> new Said<>(minutes, line, Sure.LIKELY));
+        }
     }
 
     private void remedy(GuideLine line) {
@@ -103,8 +150,8 @@ final class StepTalk {
         task.mode = Wordings.key(lower, words.modes());
         task.keys = Figures.keys(lower);
         Figures.Wait wait = Figures.minutes(lower);
-        task.normal = wait.normal();
-        task.worry = wait.worry();
+        task.normal = wait.normal().map(minutes -> new Said<>(minutes, line, Sure.CERTAIN));
+        task.worry = wait.worry().map(minutes -> new Said<>(minutes, line, Sure.CERTAIN));
         int until = lower.indexOf("until ");
         if (until >= 0 && task.keys.isEmpty()) {
             task.sign = Optional.of(Listening.shortened(

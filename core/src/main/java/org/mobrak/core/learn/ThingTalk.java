@@ -11,6 +11,7 @@ import org.mobrak.core.learn.Lesson.Sure;
 
 /** What a guide says of money, tools and their versions, slots, chipset, kernel and carriers. */
 final class ThingTalk {
+    private static final int NEAR = 24;
     private static final String AMOUNT = "([0-9]{1,4}(?:\\.[0-9]{2})?)";
     private static final String CURRENCY = "(usd|eur|gbp|chf|\\$|€|£|dollars?|us dollars|euros?)";
     private static final Pattern PRICE = Pattern.compile(
@@ -35,14 +36,14 @@ final class ThingTalk {
     private static final Pattern TOOL = Pattern.compile(
             "(?i)((?:[a-z][a-z-]{1,20} ){0,2}(?:flasher|toolkit|tool|drivers?|writer))(?: version| v\\.?)? ?v?([0-9]{1,3}(?:\\.[0-9]{1,3}){1,3})( ?\\+| (?:or|and) (?:newer|later|above|higher)| (?:or|and) (?:older|earlier|below))?");
     private static final Pattern SLOT = Pattern.compile(
-            "(?i)\\b(?:in|into|under|to) the (?:slot|field|box) (?:named |called |labelled |marked )?[“\"']?([a-z][a-z0-9 _-]{0,19}?)[”\"']?(?=[.,;)]|$| and )");
+            "(?i)\\b(?:in|into|under|to) the (?:slot|field|box) (?:named |called |labelled |marked |for the |for )?[“\"']?([a-z][a-z0-9 _-]{0,19}?)[”\"']?(?=[.,;)]|$| and )");
     private static final Pattern CHIPSET =
             Pattern.compile("(?i)\\bchipset(?: is| must be|:| of)? ([A-Z]{1,5}-?[0-9]{1,5}[A-Z]{0,2})\\b");
     private static final Pattern KERNEL = Pattern.compile(
-            "(?i)\\bkernel(?:s)?(?: version| release)?:?(?: is| must be)?( older than| before| below| up to| at most| from| at least)? ([0-9]{1,2}\\.[0-9]{1,3}(?:\\.[0-9]{1,3})?)(?![\\w.-]*[0-9a-z])( (?:or|and) (?:older|earlier|below)| (?:or|and) (?:newer|later|above)| ?\\+)?");
+            "(?i)\\bkernel(?:s)?(?: version| release)?:?(?: is| must be)?( older than| before| below| up to| at most| from| at least)? ([0-9]{1,2}\\.[0-9]{1,3}(?:\\.[0-9]{1,3})?)(?![\\w.-]*[0-9a-z])( (?:or|and) (?:older|earlier|below|nothing newer)| (?:or|and) (?:newer|later|above)| ?\\+)?");
     private static final Pattern NOT_FOR = Pattern.compile("(?i)^not (?:for|on) ");
-    private static final Pattern CARRIERS =
-            Pattern.compile("(?i)^(?:only )?(?:for )?(?:the )?carriers?(?: variants?)?:? +(.{2,200})$");
+    private static final Pattern CARRIERS = Pattern.compile(
+            "(?i)^(?:.{0,80}?[,(:] ?)?(?:only )?(?:for )?(?:the )?carriers?(?: variants?)?:? +(.{2,200})$");
 
     private final Wordings words;
     private final Heard heard;
@@ -60,6 +61,8 @@ final class ThingTalk {
             carriers(clause, here);
             if (!clause.negated()) {
                 slot(clause);
+            }
+            if (!clause.excluding()) {
                 figures(clause);
             }
         }
@@ -68,11 +71,19 @@ final class ThingTalk {
     /** Most clauses have no figure in them, and then none of these is told. */
     private void figures(Clause clause) {
         if (clause.text().chars().anyMatch(Character::isDigit)) {
-            price(clause);
             tools(clause);
-            kernel(clause);
-            chipset(clause);
+            if (!clause.negated()) {
+                price(clause);
+                kernel(clause);
+                chipset(clause);
+            }
         }
+    }
+
+    /** “Not with flasher 3.09”: a no just before a thing is of that thing. */
+    private boolean isDenied(Clause clause, int start) {
+        return clause.negated()
+                && Wordings.any(clause.lower().substring(Math.max(0, start - NEAR), start), words.negations());
     }
 
     private static <T> Said<T> said(T value, Clause clause, Sure sure) {
@@ -93,7 +104,7 @@ final class ThingTalk {
     private void tools(Clause clause) {
         Matcher found = TOOL.matcher(clause.text());
         while (found.find()) {
-            if (found.group(1).toLowerCase(Locale.ROOT).startsWith("no ")) {
+            if (found.group(1).toLowerCase(Locale.ROOT).startsWith("no ") || isDenied(clause, found.start())) {
                 continue;
             }
             String name = named(found.group(1));
@@ -134,7 +145,7 @@ final class ThingTalk {
         Optional<String> none = Optional.empty();
         Heard.Bounds bounds = before.matches(" (?:older than|before|below)")
                 ? new Heard.Bounds(none, none, release)
-                : before.matches(" (?:up to|at most)") || after.matches(".*(?:older|earlier|below)")
+                : before.matches(" (?:up to|at most)") || after.matches(".*(?:older|earlier|below|nothing newer)")
                         ? new Heard.Bounds(none, release, none)
                         : before.matches(" (?:from|at least)") || after.matches(" ?\\+|.*(?:newer|later|above)")
                                 ? new Heard.Bounds(release, none, none)

@@ -16,6 +16,10 @@ import org.mobrak.core.identity.Fact;
 record Wordings(
         List<String> negations,
         List<String> excluding,
+        List<String> unsure,
+        List<String> support,
+        List<String> which,
+        Map<String, List<String>> labels,
         Map<String, List<String>> sections,
         List<Needed> requires,
         List<Needed> gates,
@@ -36,11 +40,16 @@ record Wordings(
         List<String> stayzipped,
         List<String> unpack,
         List<String> tools,
+        List<String> written,
+        List<String> updated,
+        List<String> lasting,
         List<String> costs,
         List<String> things,
         List<String> small,
         List<String> worked,
         List<String> failed) {
+
+    private static final int LONGEST_LABEL = 40;
 
     /** A state that must be there, and how people say so. */
     record Needed(String fact, String is, List<String> words) {
@@ -84,11 +93,15 @@ record Wordings(
                                 noreturn,
                                 stayzipped,
                                 unpack,
+                                written,
+                                updated,
+                                lasting,
                                 costs,
                                 things,
                                 worked,
                                 failed),
                         sections.values().stream(),
+                        labels.values().stream(),
                         partitions.values().stream(),
                         modes.values().stream(),
                         requires.stream().map(Needed::words),
@@ -129,6 +142,20 @@ record Wordings(
     static Optional<String> key(String lower, Map<String, List<String>> lists) {
         return lists.entrySet().stream()
                 .filter(entry -> any(lower, entry.getValue()))
+                .map(Map.Entry::getKey)
+                .findFirst();
+    }
+
+    /** What the words before a line's colon make of that line alone; empty where it has no such label. */
+    Optional<String> label(String lower) {
+        int colon = lower.indexOf(':');
+        if (colon < 0 || colon > LONGEST_LABEL || colon + 1 >= lower.length()) {
+            return Optional.empty();
+        }
+        String label = lower.substring(0, colon).strip();
+        return Stream.of(labels, sections)
+                .flatMap(lists -> lists.entrySet().stream())
+                .filter(list -> list.getValue().contains(label))
                 .map(Map.Entry::getKey)
                 .findFirst();
     }

@@ -62,6 +62,14 @@ public record Dossier(
                 .toList();
     }
 
+    /** The texts that were not taken back, as they came. */
+    public List<String> countingTexts() {
+        return counting()
+                .filter(intake -> intake.kind() == Intake.Kind.TEXT)
+                .map(Intake::text)
+                .toList();
+    }
+
     /** What was wrong with the texts. */
     public List<Finding> findings() {
         return Stream.concat(

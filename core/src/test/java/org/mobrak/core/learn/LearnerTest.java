@@ -1,6 +1,7 @@
 package org.mobrak.core.learn;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
@@ -73,6 +74,14 @@ class LearnerTest {
                 : one.has("atMost")
                         ? "<=" + one.get("atMost").asText()
                         : ">=" + one.get("atLeast").asText();
+    }
+
+    private static Set<String> day(Lesson lesson, String name) {
+        return all(
+                lesson,
+                route -> route.at("/notes/learnt").has(name)
+                        ? List.of(route.at("/notes/learnt/" + name).asText())
+                        : List.of());
     }
 
     /** What each field of the truth is read from. */
@@ -217,6 +226,8 @@ class LearnerTest {
                                                 .map(kind -> file.get(kind).asText())
                                                 .findFirst()
                                                 .orElse(""))));
+        fields.put("written", day(lesson, "written"));
+        fields.put("updated", day(lesson, "updated"));
         fields.put("writes", all(lesson, route -> each(route.at("/changes/writes"), JsonNode::asText)));
         fields.put(
                 "keys",
@@ -414,6 +425,84 @@ class LearnerTest {
                 .filteredOn(warning -> warning.code().equals("table-row"))
                 .extracting(Lesson.Warning::line)
                 .containsExactly(802, 803);
+    }
+
+    @Test
+    void aPhonesOwnListingAmongTheGuidesBecomesAPhoneWithItsPartitions() {
+        String listing = """
+                [ro.product.model]: [QV-31]
+                [ro.product.manufacturer]: [Quellmar]
+                [ro.board.platform]: [reed-9]
+                [ro.build.version.release]: [4.4.2]
+                """;
+        // Sizes as proc(5) has them, in blocks of 1,024 bytes.
+        String storage = """
+                lrwxrwxrwx root root 2014-01-01 00:00 recovery -> /dev/block/mmcblk0p3
+                lrwxrwxrwx root root 2014-01-01 00:00 boot -> /dev/block/mmcblk0p2
+                lrwxrwxrwx root root 2014-01-01 00:00 radio -> /dev/block/mmcblk0p10
+                major minor  #blocks  name
+                 179        2      8192 mmcblk0p2
+                 179       10     65536 mmcblk0p10
+                """;
+        Lesson lesson = learner.learn(
+                List.of(
+                        new Learner.Source("listing.txt", listing.getBytes(StandardCharsets.UTF_8)),
+                        new Learner.Source("storage.txt", storage.getBytes(StandardCharsets.UTF_8)),
+                        new Learner.Source(
+                                "guide.txt",
+                                "Root for the QV-31\n1. Install qv.apk\n2. Open the app\n"
+                                        .getBytes(StandardCharsets.UTF_8))),
+                DAY);
+        assertThat(lesson.routes()).hasSize(1);
+        JsonNode phone = lesson.phones().get(0);
+        assertThat(phone.at("/variants/0/model").asText()).isEqualTo("QV-31");
+        assertThat(phone.path("maker").asText()).isEqualTo("Quellmar");
+        assertThat(each(
+                        phone.path("partitions"),
+                        one -> one.get("name").asText() + " " + one.get("class").asText() + " "
+                                + one.path("bytes").asText()))
+                .containsExactly("boot kernel 8388608", "recovery recovery ", "radio radio 67108864");
+        assertThat(lesson.evidence())
+                .filteredOn(one -> one.path().startsWith("/phones"))
+                .extracting(Lesson.Evidence::file, Lesson.Evidence::line)
+                .containsExactly(tuple("listing.txt", 1));
+        assertThat(lesson.missing()).extracting(Lesson.Missing::path).contains("/phones/0/shopName");
+    }
+
+    /** ISO 8601 and the usual written forms; a day that could be two is none. */
+    @Test
+    void theDayOfAGuideIsReadInEveryUsualFormAndNeverGuessedBetweenTwo() {
+        Map<String, String> forms = Map.of(
+                "2016-03-12", "2016-03-12",
+                "2016/3/12", "2016-03-12",
+                "12 March 2016", "2016-03-12",
+                "12th of Mar 2016", "2016-03-12",
+                "March 12, 2016", "2016-03-12",
+                "12.3.2016", "2016-03-12",
+                "25/03/2016", "2016-03-25",
+                "03/25/2016", "2016-03-25",
+                "03/04/2016", "",
+                "31 February 2016", "");
+        forms.forEach((said, day) -> {
+            Lesson lesson =
+                    learn("x", "Root for the QV-31\nLast updated: " + said + "\n1. Install qv.apk\n2. Open the app\n");
+            assertThat(lesson.routes().get(0).at("/notes/learnt/updated").asText())
+                    .as(said)
+                    .isEqualTo(day);
+        });
+    }
+
+    @Test
+    void aModelThatIsOnlyNamedIsLeftOutAndTold() {
+        Lesson lesson = learn(
+                "x",
+                "Root for the QV-31\n1. Install qv.apk\n2. Open the app\nQV-33 users: other loader.\nDoes it work on the QV-35?\nOwners of the QV-37: this is not for you.\n");
+        assertThat(fields(lesson).get("models")).containsExactly("QV-31");
+        assertThat(fields(lesson).get("excluded")).containsExactly("QV-37");
+        assertThat(lesson.warnings())
+                .extracting(Lesson.Warning::text)
+                .filteredOn(text -> text.contains("nothing says that this is for it"))
+                .hasSize(2);
     }
 
     @Test

@@ -29,12 +29,18 @@ final class RouteNotes {
                         Texts.wrapped(Texts.plain(one.question() + " " + String.join("; or: ", one.answers()) + "."))));
         route.notes()
                 .learnt()
-                .ifPresent(learnt -> lines.add(Texts.wrapped(Texts.soft(
-                        "Learnt from: %s, last looked at on %s.".formatted(learnt.from(), learnt.checked())))));
+                .ifPresent(learnt -> lines.add(Texts.wrapped(Texts.soft("Learnt from: %s%s, last looked at on %s."
+                        .formatted(learnt.from(), age(learnt), learnt.checked())))));
         route.origin()
                 .ifPresent(origin -> lines.add(Texts.wrapped(
                         Texts.soft("Taken from the catalogue “%s” on %s.".formatted(origin.from(), origin.taken())))));
         return lines.isEmpty() ? Optional.empty() : Optional.of(new Card("Worth knowing", lines.toArray(Node[]::new)));
+    }
+
+    /** When its author wrote it and changed it, as far as that is known. */
+    private static String age(Route.Learnt learnt) {
+        String written = learnt.written().map(day -> ", written on " + day).orElse("");
+        return written + learnt.updated().map(day -> ", changed on " + day).orElse("");
     }
 
     private static HBox hazard(String text) {

@@ -15,6 +15,7 @@ public final class ReadingParser {
             new BannerReader(),
             new ShellIdentityReader(),
             new VolumesReader(),
+            new PartitionListing(),
             new BatteryReader(),
             new LabelledReader());
 

@@ -181,12 +181,13 @@ final class WorkSlots {
                 Slot.text("summary", Group.NOTES, "In a sentence", Field.Kind.TEXT, "/summary"),
                 lines("hazards", "Dangers, each on a line", "/notes/hazards"),
                 Slot.text("learntFrom", Group.NOTES, "Learnt from", Field.Kind.LINE, "/notes/learnt/from"),
-                Slot.text(
-                        "checked",
-                        Group.NOTES,
-                        "Checked on (year-month-day)",
-                        Field.Kind.LINE,
-                        "/notes/learnt/checked"));
+                day("checked", "Checked on (year-month-day)"),
+                day("written", "Written on (year-month-day)"),
+                day("updated", "Changed by its author on (year-month-day)"));
+    }
+
+    private static Slot day(String name, String label) {
+        return Slot.text(name, Group.NOTES, label, Field.Kind.LINE, "/notes/learnt/" + name);
     }
 
     /** Sentences have commas in them, so only lines part these. */
