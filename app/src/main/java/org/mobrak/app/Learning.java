@@ -28,19 +28,28 @@ public final class Learning {
         return new Learner.Source(name, in.readNBytes(MOST_BYTES));
     }
 
-    /** Writes drafts into a catalogue's folder, each into a file that was not there. */
+    /** Writes drafts into a catalogue's folder, each into a file that was not there; phones only where nothing of them is open. */
     public static List<Path> write(Lesson lesson, Path catalogue) throws IOException {
-        Path folder = Files.createDirectories(catalogue.resolve("routes"));
         List<Path> written = new ArrayList<>();
         for (ObjectNode route : lesson.routes()) {
-            String id = route.get("id").asText();
-            Path file = folder.resolve(id + ".yaml");
-            for (int count = 2; Files.exists(file); count++) {
-                file = folder.resolve(id + "-" + count + ".yaml");
+            written.add(write(route, catalogue.resolve("routes")));
+        }
+        for (ObjectNode phone : lesson.phones()) {
+            if (phone.has("maker") && phone.has("shopName")) {
+                written.add(write(phone, catalogue.resolve("phones")));
             }
-            Files.writeString(file, EntryYaml.of(route), StandardOpenOption.CREATE_NEW);
-            written.add(file);
         }
         return written;
+    }
+
+    private static Path write(ObjectNode entry, Path kind) throws IOException {
+        Path folder = Files.createDirectories(kind);
+        String id = entry.get("id").asText();
+        Path file = folder.resolve(id + ".yaml");
+        for (int count = 2; Files.exists(file); count++) {
+            file = folder.resolve(id + "-" + count + ".yaml");
+        }
+        Files.writeString(file, EntryYaml.of(entry), StandardOpenOption.CREATE_NEW);
+        return file;
     }
 }

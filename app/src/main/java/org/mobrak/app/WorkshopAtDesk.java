@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Supplier;
 import org.mobrak.app.workshop.WorkshopPlace;
 import org.mobrak.core.catalogue.Catalogue;
@@ -12,7 +13,7 @@ import org.mobrak.core.logbook.Workspace;
 
 /** The workshop's place in a workspace. */
 final class WorkshopAtDesk implements WorkshopPlace {
-    private static final String KEPT = "workshop";
+    private static final Map<Piece, String> KEPT = Map.of(Piece.GUIDES, "workshop-guides", Piece.DRAFTS, "workshop");
 
     private final Workspace workspace;
     private final UndoStack undo;
@@ -55,13 +56,13 @@ final class WorkshopAtDesk implements WorkshopPlace {
     }
 
     @Override
-    public String kept() {
-        return workspace.logbook().setting(KEPT).orElse("");
+    public String kept(Piece piece) {
+        return workspace.logbook().setting(KEPT.get(piece)).orElse("");
     }
 
     @Override
-    public void keep(String text) {
-        workspace.logbook().putSetting(KEPT, text);
+    public void keep(Piece piece, String text) {
+        workspace.logbook().putSetting(KEPT.get(piece), text);
     }
 
     @Override

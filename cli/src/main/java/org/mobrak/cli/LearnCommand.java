@@ -64,7 +64,7 @@ final class LearnCommand implements Callable<Integer> {
         }
         Lesson lesson = new Learner().learn(sources, LocalDate.now(mobrak.clock()));
         tellKnown(lesson);
-        if (out.isPresent() && !lesson.routes().isEmpty()) {
+        if (out.isPresent() && (!lesson.routes().isEmpty() || !lesson.phones().isEmpty())) {
             for (Path written : Learning.write(lesson, out.get())) {
                 spec.commandLine().getErr().println("mobrak: written: " + written);
             }

@@ -1127,6 +1127,13 @@ class MobrakTest {
                 .as("a draft is no route yet")
                 .isZero();
         assertThat(checked.json().at("/faults/0/what").asText()).contains("draft");
+        Outcome listed = run(
+                "[ro.product.model]: [QV-31]\n[ro.product.manufacturer]: [Quellmar]\n[ro.build.version.release]: [4.4.2]\n",
+                "learn",
+                "-",
+                "--json");
+        assertThat(listed.status()).isEqualTo(Mobrak.DONE);
+        assertThat(listed.json().at("/phones/0/variants/0/model").asText()).isEqualTo("QV-31");
         Outcome poem = run("The bees come home at evening light.\n", "learn", "-", "--json");
         assertThat(poem.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
         assertThat(poem.json().at("/warnings").findValuesAsText("code")).containsExactly("nothing-learnt");

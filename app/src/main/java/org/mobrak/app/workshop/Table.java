@@ -2,6 +2,7 @@ package org.mobrak.app.workshop;
 
 import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.core.type.TypeReference;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
@@ -71,7 +72,7 @@ record Table(List<Learner.Source> sources, Lesson lesson, int chosen, List<Draft
 
     /** As it is kept on disk. What was learnt is learnt anew: the same guide always teaches the same. */
     @JsonIgnoreProperties(ignoreUnknown = true)
-    private record Kept(List<KeptSource> sources, String day, int chosen, List<KeptDraft> drafts) {}
+    private record Kept(Optional<List<KeptSource>> sources, String day, int chosen, List<KeptDraft> drafts) {}
 
     private record KeptSource(String name, byte[] bytes) {}
 
@@ -79,30 +80,44 @@ record Table(List<Learner.Source> sources, Lesson lesson, int chosen, List<Draft
     private record KeptDraft(
             ObjectNode route, String maker, String shopName, Set<String> left, Optional<String> file) {}
 
+    /** The drafts as they are kept, without the guides. */
     String text(LocalDate day) {
+        return written(new Kept(
+                Optional.empty(),
+                day.toString(),
+                chosen,
+                drafts.stream()
+                        .map(one -> new KeptDraft(one.route(), one.maker(), one.shopName(), one.left(), one.file()))
+                        .toList()));
+    }
+
+    /** Guides as they are kept. */
+    static String guides(List<Learner.Source> sources) {
+        return sources.isEmpty()
+                ? ""
+                : written(sources.stream()
+                        .map(one -> new KeptSource(one.name(), one.bytes()))
+                        .toList());
+    }
+
+    private static String written(Object kept) {
         try {
-            return MAPPER.writeValueAsString(new Kept(
-                    sources.stream()
-                            .map(one -> new KeptSource(one.name(), one.bytes()))
-                            .toList(),
-                    day.toString(),
-                    chosen,
-                    drafts.stream()
-                            .map(one -> new KeptDraft(one.route(), one.maker(), one.shopName(), one.left(), one.file()))
-                            .toList()));
+            return MAPPER.writeValueAsString(kept);
         } catch (JsonProcessingException impossible) {
             throw new IllegalStateException(impossible);
         }
     }
 
-    /** What was kept; nothing where that cannot be read. */
-    static Optional<Table> parse(String text) {
+    /** What was kept; nothing where that cannot be read. Once the guides stood among the drafts. */
+    static Optional<Table> parse(String text, String guides) {
         if (text.isBlank()) {
             return Optional.empty();
         }
         try {
             Kept kept = MAPPER.readValue(text, Kept.class);
-            List<Learner.Source> sources = kept.sources().stream()
+            List<KeptSource> beside =
+                    guides.isBlank() ? List.of() : MAPPER.readValue(guides, new TypeReference<List<KeptSource>>() {});
+            List<Learner.Source> sources = kept.sources().orElse(beside).stream()
                     .map(one -> new Learner.Source(one.name(), one.bytes()))
                     .toList();
             List<Draft> drafts = kept.drafts().stream()

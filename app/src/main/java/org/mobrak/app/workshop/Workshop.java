@@ -8,6 +8,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.mobrak.app.workshop.WorkshopPlace.Piece;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.file.EntryYaml;
 import org.mobrak.core.identity.Refusal;
@@ -24,6 +25,8 @@ public final class Workshop {
     private final Looking looking;
     /** Null until somebody asks: what was kept is learnt anew then, and opening a workspace must not wait for that. */
     private Optional<Table> table;
+
+    private List<Learner.Source> kept = List.of();
 
     /** Something that makes another draft of one. */
     private interface Change {
@@ -51,7 +54,7 @@ public final class Workshop {
 
     private Optional<Table> table() {
         if (table == null) {
-            table = Table.parse(place.kept());
+            table = Table.parse(place.kept(Piece.DRAFTS), place.kept(Piece.GUIDES));
         }
         return table;
     }
@@ -146,8 +149,14 @@ public final class Workshop {
         keep();
     }
 
+    /** The guides are written only where others lie there than before. */
     private void keep() {
-        place.keep(table.map(now -> now.text(place.today())).orElse(""));
+        List<Learner.Source> guides = table.map(Table::sources).orElse(List.of());
+        if (!guides.equals(kept)) {
+            place.keep(Piece.GUIDES, Table.guides(guides));
+            kept = guides;
+        }
+        place.keep(Piece.DRAFTS, table.map(now -> now.text(place.today())).orElse(""));
     }
 
     // Saving.

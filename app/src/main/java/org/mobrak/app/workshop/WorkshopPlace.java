@@ -21,9 +21,15 @@ public interface WorkshopPlace {
     LocalDate today();
 
     /** What was kept of the table; empty text where nothing was. */
-    String kept();
+    String kept(Piece piece);
 
-    void keep(String text);
+    void keep(Piece piece, String text);
+
+    /** What is kept of the table: the guides, which are long and stay, and what a person makes of them. */
+    enum Piece {
+        GUIDES,
+        DRAFTS
+    }
 
     /** Remembers how a thing that was done is taken back and done again. */
     void did(String what, Runnable undo, Runnable redo);

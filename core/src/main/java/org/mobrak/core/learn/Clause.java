@@ -20,6 +20,22 @@ record Clause(GuideLine line, String text, String lower, boolean negated, boolea
     private static final Pattern BACKWARDS = Pattern.compile(
             "(?:not|isn't|don't use (?:it|this)) (?:for|on|with|meant for|made for) (?:you|it|them|that|that one|this one|those|these|him|her)\\b.{0,200}");
 
+    /** Whether one of some phrases is said and not denied: no “no” stands before it, nor beside it between two commas. */
+    boolean says(List<String> phrases, Wordings words) {
+        return phrases.stream()
+                .filter(phrase -> Wordings.contains(lower, phrase))
+                .anyMatch(phrase -> !denies(phrase, words));
+    }
+
+    private boolean denies(String phrase, Wordings words) {
+        if (!negated) {
+            return false;
+        }
+        int at = lower.indexOf(phrase);
+        int end = lower.indexOf(',', at + phrase.length());
+        return Wordings.any(end < 0 ? lower : lower.substring(0, end), words.negations());
+    }
+
     /** “… and this is not for you”: says no of what was named just before. */
     boolean refersBackwards() {
         return BACKWARDS.matcher(lower).matches();

@@ -72,6 +72,9 @@ final class FileMentions {
     }
 
     static Optional<Long> bytes(String text) {
+        if (!text.contains("bytes") && !text.contains("Bytes")) {
+            return Optional.empty();
+        }
         Matcher size = SIZE.matcher(text);
         return size.find() ? Optional.of(Long.parseLong(size.group(1).replaceAll("[.,]", ""))) : Optional.empty();
     }

@@ -137,6 +137,9 @@ final class FileTalk {
         List<Clause> naming = here.clauses().stream()
                 .filter(clause -> !FileMentions.names(clause.text()).isEmpty())
                 .toList();
+        if (naming.isEmpty()) {
+            return false;
+        }
         boolean phones = naming.stream()
                 .allMatch(clause -> !Models.in(clause.text(), false).isEmpty());
         return (here.isIn("excluded") || phones)

@@ -35,6 +35,9 @@ final class GuideText {
     /** A star within a model number is a pattern and no emphasis. */
     private static final Pattern EMPHASIS = Pattern.compile("(?<![\\w*])\\*([^*\\n]{1,80})\\*(?![\\w*])");
 
+    /** Two columns are a table only below a head that says so. */
+    private static final Pattern HEAD = Pattern.compile("(?i)\"?(?:model|models|phone|device)s?\"?,[^,]{1,60}");
+
     private static final Pattern COMMAS = Pattern.compile("[^,\"]{1,60},[^,\"]{0,80},[^\"]{0,400}");
     private static final Pattern NUMBERED = Pattern.compile("^(?:step )?\\d{1,3}[.):]\\s+", Pattern.CASE_INSENSITIVE);
     /** When something was said in a chat, and by whom. */
@@ -193,18 +196,27 @@ final class GuideText {
         if (mark.isEmpty()
                 && text.indexOf(',') > 0
                 && !text.contains(", ")
-                && (inTable || COMMAS.matcher(text).matches())) {
+                && (inTable
+                        || COMMAS.matcher(text).matches()
+                        || HEAD.matcher(text).matches())) {
             mark = ",";
         }
         if (mark.isEmpty()) {
             return List.of();
         }
-        String inner = text.replaceFirst("^\\|", "").replaceFirst("\\|$", "");
+        String inner = text.startsWith("|") ? text.substring(1) : text;
+        inner = inner.endsWith("|") ? inner.substring(0, inner.length() - 1) : inner;
         List<String> cells = Arrays.stream(inner.split(mark, MOST_CELLS))
-                .map(cell -> cell.strip().replaceFirst("^\"", "").replaceFirst("\"$", ""))
+                .map(GuideText::unquoted)
                 .toList();
-        boolean rule = cells.stream().allMatch(cell -> cell.matches("[-: ]*"));
+        boolean rule = cells.stream().allMatch(cell -> cell.chars().allMatch(one -> "-: ".indexOf(one) >= 0));
         return cells.size() < 2 || rule ? List.of() : cells;
+    }
+
+    private static String unquoted(String cell) {
+        String bare = cell.strip();
+        bare = bare.startsWith("\"") ? bare.substring(1) : bare;
+        return bare.endsWith("\"") ? bare.substring(0, bare.length() - 1) : bare;
     }
 
     // HTML.

@@ -2,6 +2,7 @@ package org.mobrak.core.learn;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,8 +23,10 @@ final class Heard {
     final Map<String, Said<String>> writes = new LinkedHashMap<>();
     final Map<String, NamedFile> files = new LinkedHashMap<>();
     final Map<String, Tool> tools = new LinkedHashMap<>();
-    final Map<String, Said<String>> carriers = new LinkedHashMap<>();
-    final Map<String, Said<String>> excludedCarriers = new LinkedHashMap<>();
+    /** Carriers and regions for which it is, and is not. */
+    final Map<Fact, Map<String, Said<String>>> markets = new EnumMap<>(Fact.class);
+
+    final Map<Fact, Map<String, Said<String>>> otherMarkets = new EnumMap<>(Fact.class);
     final Map<String, Said<String>> chipsets = new LinkedHashMap<>();
     final List<Task> steps = new ArrayList<>();
     final List<Said<String>> hazards = new ArrayList<>();
@@ -37,6 +40,7 @@ final class Heard {
     final List<Lesson.Warning> warnings = new ArrayList<>();
     Optional<Said<Integer>> battery = Optional.empty();
     Optional<Said<Price>> price = Optional.empty();
+    Optional<Said<String>> bootloader = Optional.empty();
     Optional<Said<Bounds>> kernel = Optional.empty();
     Optional<Said<LocalDate>> written = Optional.empty();
     Optional<Said<LocalDate>> updated = Optional.empty();

@@ -8,16 +8,17 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.learn.Lesson.Sure;
 
 /** Goes through a guide line by line and notes what each clause says. */
 final class Listening {
+    private static final int HARDLY_MORE = 10;
     private static final String UNLOCK = "unlock";
-    private static final int SHORTEST_SUM = 24;
 
     private final Wordings words;
-    private final Set<String> beginnings;
+    private final Telling telling;
     private final Heard heard = new Heard();
     private String section = "";
     private List<String> head = List.of();
@@ -33,20 +34,33 @@ final class Listening {
     private GuideLine parted;
     private List<Clause> clauses = List.of();
 
-    private Listening(Wordings words, boolean numbered) {
+    private Listening(Wordings words, boolean numbered, boolean bulleted) {
         this.words = words;
-        this.beginnings = words.beginnings();
+        this.telling = new Telling(words);
         this.files = new FileTalk(words, heard);
         this.states = new StateTalk(words, heard);
         this.things = new ThingTalk(words, heard);
-        this.steps = new StepTalk(words, heard, numbered);
+        this.steps = new StepTalk(words, heard, numbered, bulleted);
         this.dates = new DateTalk(words, heard);
     }
 
     /** Everything that lines say. */
     static Heard to(List<GuideLine> lines, Wordings words) {
         boolean numbered = lines.stream().anyMatch(line -> line.kind() == GuideLine.Kind.NUMBERED);
-        return new Listening(words, numbered).listen(lines);
+        return new Listening(words, numbered, hasBulletedSteps(lines, words)).listen(lines);
+    }
+
+    /** Whether a heading of steps is followed by a list; then the list is the steps. */
+    private static boolean hasBulletedSteps(List<GuideLine> lines, Wordings words) {
+        List<GuideLine> full =
+                lines.stream().filter(line -> !line.text().isEmpty()).toList();
+        return IntStream.range(1, full.size())
+                .filter(i -> full.get(i).kind() == GuideLine.Kind.ITEM)
+                .mapToObj(i -> full.get(i - 1))
+                .filter(before -> before.kind() == GuideLine.Kind.HEADING)
+                .anyMatch(before -> Wordings.key(before.lower(), words.sections())
+                        .filter("steps"::equals)
+                        .isPresent());
     }
 
     private Heard listen(List<GuideLine> lines) {
@@ -117,8 +131,11 @@ final class Listening {
                     .toList());
         }
         if (line.kind() == GuideLine.Kind.ROW) {
-            family(line);
-            row(line);
+            boolean talks = telling.hasPhrase(line.lower());
+            if (talks) {
+                family(line);
+            }
+            row(line, talks);
             return;
         }
         head = List.of();
@@ -133,44 +150,8 @@ final class Listening {
         steps.hear(here);
     }
 
-    /** Whether any word of it begins a phrase that is known, or it has a figure; most lines of a long thread have neither. */
     private boolean tells(GuideLine line) {
-        if (line.kind() != GuideLine.Kind.TEXT || heard.title.isEmpty()) {
-            return true;
-        }
-        String lower = line.lower();
-        int start = -1;
-        for (int i = 0; i <= lower.length(); i++) {
-            boolean letter = i < lower.length()
-                    && (Character.isLetter(lower.charAt(i)) || lower.charAt(i) == '\'' || lower.charAt(i) == '’');
-            if (letter && start < 0) {
-                start = i;
-            } else if (!letter && start >= 0) {
-                if (beginnings.contains(lower.substring(start, i).replace('’', '\''))) {
-                    return true;
-                }
-                start = -1;
-            }
-        }
-        return line.text().chars().anyMatch(Character::isUpperCase)
-                        && lower.chars().anyMatch(Character::isDigit)
-                || lower.indexOf('%') >= 0
-                || hasLongWord(lower)
-                || lower.indexOf('.') >= 0;
-    }
-
-    /** A checksum is a word longer than any other. */
-    private static boolean hasLongWord(String lower) {
-        int start = 0;
-        for (int end = 0; end <= lower.length(); end++) {
-            if (end == lower.length() || lower.charAt(end) == ' ') {
-                if (end - start >= SHORTEST_SUM) {
-                    return true;
-                }
-                start = end + 1;
-            }
-        }
-        return false;
+        return line.kind() != GuideLine.Kind.TEXT || heard.title.isEmpty() || telling.isIn(line);
     }
 
     private boolean isShortHeading(GuideLine line) {
@@ -198,6 +179,7 @@ final class Listening {
                     || i + 1 < all.size() && all.get(i + 1).refersBackwards() && !clause.endsSentence();
             boolean supported = inList
                     || isHead(line)
+                    || isListed(line)
                     || !FileMentions.names(line.text()).isEmpty()
                     || Wordings.any(clause.lower(), words.support());
             for (Models.Found found : Models.in(clause.text(), labelled)) {
@@ -222,6 +204,15 @@ final class Listening {
         return line.kind() == GuideLine.Kind.HEADING
                 || heard.title.filter(said -> said.line().equals(line)).isPresent()
                 || line.kind() == GuideLine.Kind.ITEM && here(line).isIn("included");
+    }
+
+    /** A line that holds hardly more than a model number stands in a list of them. */
+    private static boolean isListed(GuideLine line) {
+        int models = Models.in(line.text(), true).stream()
+                .filter(found -> !found.isBuild())
+                .mapToInt(found -> found.value().length())
+                .sum();
+        return models > 0 && line.text().length() - models <= HARDLY_MORE;
     }
 
     private boolean isSectionHead(GuideLine line) {
@@ -281,7 +272,12 @@ final class Listening {
 
     // Tables.
 
-    private void row(GuideLine line) {
+    /**
+     * A row of a table.
+     *
+     * @param talks whether it has words that say something; most rows of long tables have none
+     */
+    private void row(GuideLine line, boolean talks) {
         List<Models.Found> all = Models.in(line.text(), true);
         boolean data = !all.isEmpty() || !FileMentions.names(line.text()).isEmpty();
         if (!data
@@ -299,7 +295,8 @@ final class Listening {
                     "This row has %d cells and its head %d; look at it."
                             .formatted(line.cells().size(), head.size()));
         }
-        boolean out = Wordings.any(line.lower(), words.excluding()) || saysNo(line) || section.equals("excluded");
+        boolean out =
+                talks && Wordings.any(line.lower(), words.excluding()) || saysNo(line) || section.equals("excluded");
         List<String> models = new ArrayList<>();
         for (int i = 0; i < line.cells().size(); i++) {
             cell(line, i, out, models);
@@ -308,7 +305,7 @@ final class Listening {
         if (out) {
             files.leaveOut(names);
         } else {
-            files.hear(here(line));
+            files.hear(talks ? here(line) : new Here(line, List.of(), section, false, false));
         }
         if (!out && names.size() == 1 && !models.isEmpty()) {
             files.pair(names.get(0), models);
@@ -362,8 +359,9 @@ final class Listening {
         Optional<GuideLine> titled = heard.title
                 .map(Said::line)
                 .filter(line -> Clause.of(line, words).stream()
-                        .anyMatch(clause ->
-                                !clause.negated() && Wordings.any(clause.lower(), List.of("root", "rooted"))));
+                        .anyMatch(clause -> !clause.negated()
+                                && Wordings.any(clause.lower(), List.of("root", "rooted"))
+                                && !Wordings.any(clause.lower(), words.lasts())));
         titled.or(() -> heard.files.values().stream()
                         .filter(file -> Wordings.contains(
                                 file.name.value().toLowerCase(Locale.ROOT).replaceAll("[^a-z]", " "), "root"))

@@ -37,6 +37,10 @@ final class Models {
             "WPA-2",
             "COM-1");
 
+    private static final List<String> PARTS = List.of("chipset", "loader", "baseband", "radio", "modem");
+    private static final Pattern OF_A_PART =
+            Pattern.compile("(?s).*(?:chipset|bootloader|loader|baseband|radio|modem)(?: version| is)?[: ]{1,2}");
+
     private Models() {}
 
     /** More than so many in a row are no list that anybody checked; our own choice. */
@@ -76,7 +80,7 @@ final class Models {
             String token = trimmed(tokens.group());
             String[] parts = token.split("/");
             String first = parts[0];
-            if (isFile(token) || OTHERS.contains(first) || isOfAChipset(text, tokens.start())) {
+            if (isFile(token) || OTHERS.contains(first) || isOfAPart(text, tokens.start())) {
                 continue;
             }
             Matcher open = OPEN.matcher(first);
@@ -141,15 +145,16 @@ final class Models {
         return token.chars().anyMatch(Character::isDigit) && token.chars().anyMatch(Character::isLetter);
     }
 
-    private static boolean isOfAChipset(String text, int start) {
-        return text.substring(Math.max(0, start - 12), start)
-                .toLowerCase(Locale.ROOT)
-                .matches("(?s).*chipset[: ]{1,2}");
+    /** What stands behind these words is the name of a part, or of what runs on it. */
+    private static boolean isOfAPart(String text, int start) {
+        String before = text.substring(Math.max(0, start - 22), start).toLowerCase(Locale.ROOT);
+        return PARTS.stream().anyMatch(before::contains)
+                && OF_A_PART.matcher(before).matches();
     }
 
     /** It ends as files do. */
     private static boolean isFile(String token) {
-        return FileMentions.NAME.matcher(token).matches();
+        return token.indexOf('.') > 0 && FileMentions.NAME.matcher(token).matches();
     }
 
     /** Only after a comma, a slash or a word that joins is a short token a further model. */

@@ -39,6 +39,10 @@ final class ScopeDraft {
                         exact.get().line(),
                         exact.get().sure());
             }
+            heard.bootloader.ifPresent(said -> {
+                phone.put("bootloader", said.value());
+                evident.at(here + "/bootloader", said);
+            });
             if (!heard.builds.isEmpty()) {
                 ArrayNode builds = phone.putArray("builds");
                 heard.builds.values().forEach(said -> {
@@ -82,17 +86,17 @@ final class ScopeDraft {
     /** Chipset, carriers and kernel. */
     private void things(ArrayNode requires, String path) {
         oneOf(Fact.CHIPSET, List.copyOf(heard.chipsets.values()), requires, path);
-        oneOf(Fact.CARRIER, List.copyOf(heard.carriers.values()), requires, path);
-        if (!heard.excludedCarriers.isEmpty()) {
+        heard.markets.forEach((fact, some) -> oneOf(fact, List.copyOf(some.values()), requires, path));
+        heard.otherMarkets.forEach((fact, some) -> {
             String here = path + "/" + requires.size() + "/not/is/";
             ObjectNode not = requires.addObject();
-            ArrayNode carriers = not.putObject("not").put("fact", "carrier").putArray("is");
-            heard.excludedCarriers.values().forEach(said -> {
-                evident.at(here + carriers.size(), said);
-                carriers.add(said.value());
+            ArrayNode is = not.putObject("not").put("fact", fact.key()).putArray("is");
+            some.values().forEach(said -> {
+                evident.at(here + is.size(), said);
+                is.add(said.value());
             });
-            not.put("because", "The guide is not for phones of this carrier.");
-        }
+            not.put("because", "The guide is not for phones of this " + fact.key() + ".");
+        });
         heard.kernel.ifPresent(said -> {
             String here = path + "/" + requires.size();
             ObjectNode bound = requires.addObject();

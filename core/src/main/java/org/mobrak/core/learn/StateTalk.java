@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.mobrak.core.learn.Lesson.Sure;
 
 /** What a guide says of states, figures and dangers. */
@@ -33,20 +34,8 @@ final class StateTalk {
                 // What holds only then is neither needed nor brought about.
                 continue;
             }
-            if (!clause.negated()) {
-                written(clause);
-                words.requires().stream()
-                        .filter(one -> Wordings.any(clause.lower(), one.words()))
-                        .forEach(one -> needed(one, clause, here));
-                words.gates().stream()
-                        .filter(one -> Wordings.any(clause.lower(), one.words()))
-                        .forEach(one -> heard.gates.putIfAbsent(one.of(), new Said<>(one.is(), line, Sure.LIKELY)));
-                words.effects().stream()
-                        .filter(one -> Wordings.any(clause.lower(), one.words()))
-                        .forEach(one -> brought(one, line));
-                if (Wordings.any(clause.lower(), words.wipes())) {
-                    heard.wipes = heard.wipes.or(() -> Optional.of(new Said<>(true, line, Sure.LIKELY)));
-                }
+            if (!clause.excluding()) {
+                states(clause, here);
             }
             if (Wordings.any(clause.lower(), words.kept())) {
                 heard.wipes = heard.wipes.or(() -> Optional.of(new Said<>(false, line, Sure.LIKELY)));
@@ -56,6 +45,32 @@ final class StateTalk {
                 heard.hazards.add(new Said<>(Listening.shortened(clause.text(), 400), line, Sure.LIKELY));
             }
         }
+    }
+
+    private void states(Clause clause, Here here) {
+        GuideLine line = here.line();
+        if (!clause.negated()) {
+            written(clause);
+        }
+        words.requires().stream()
+                .filter(one -> clause.says(one.words(), words) || here.isIn("needs") && isAnItem(clause, one))
+                .forEach(one -> needed(one, clause, here));
+        words.gates().stream()
+                .filter(one -> clause.says(one.words(), words))
+                .forEach(one -> heard.gates.putIfAbsent(one.of(), new Said<>(one.is(), line, Sure.LIKELY)));
+        words.effects().stream().filter(one -> clause.says(one.words(), words)).forEach(one -> brought(one, line));
+        if (clause.says(words.wipes(), words)) {
+            heard.wipes = heard.wipes.or(() -> Optional.of(new Said<>(true, line, Sure.LIKELY)));
+        }
+    }
+
+    /** Where needs are listed a single word is one. */
+    private static boolean isAnItem(Clause clause, Wordings.Needed one) {
+        String text = clause.lower().substring(clause.lower().indexOf(':') + 1);
+        return !clause.negated()
+                && Stream.of(text.split("[,;.]| and "))
+                        .map(String::strip)
+                        .anyMatch(item -> one.items().contains(item));
     }
 
     /** What is said first holds; but whoever says anywhere that root does not last does not give lasting root. */

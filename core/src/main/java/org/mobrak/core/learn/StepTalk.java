@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.mobrak.core.learn.Lesson.Sure;
 
 /** What a guide tells to do. */
@@ -21,8 +22,11 @@ final class StepTalk {
     private final Heard heard;
     /** In a guide whose steps bear numbers nothing else is one. */
     private final boolean numbered;
+    /** In one whose steps are a list below their heading, no other sentence is. */
+    private final boolean bulleted;
 
-    StepTalk(Wordings words, Heard heard, boolean numbered) {
+    StepTalk(Wordings words, Heard heard, boolean numbered, boolean bulleted) {
+        this.bulleted = bulleted;
         this.words = words;
         this.heard = heard;
         this.numbered = numbered;
@@ -40,7 +44,7 @@ final class StepTalk {
         }
         boolean listed = line.kind() == GuideLine.Kind.NUMBERED;
         boolean told = !numbered
-                && (line.kind() == GuideLine.Kind.ITEM && here.isIn("steps") || isTold(line.lower()))
+                && (line.kind() == GuideLine.Kind.ITEM && here.isIn("steps") || !bulleted && isToldIn(line))
                 && !here.isIn("needs")
                 && !here.isIn("files");
         if (!listed && !told) {
@@ -71,7 +75,14 @@ final class StepTalk {
     /** In a paragraph each sentence that tells something to do begins a step; what follows it belongs to it. */
     private List<String> told(List<String> sentences) {
         List<String> parts = new ArrayList<>();
+        boolean begun =
+                sentences.isEmpty() || sentences.stream().noneMatch(one -> isTold(one.toLowerCase(Locale.ROOT)));
         for (String sentence : sentences) {
+            begun = begun || isTold(sentence.toLowerCase(Locale.ROOT));
+            if (!begun) {
+                // What stands before the first thing to do only leads to it.
+                continue;
+            }
             if (parts.isEmpty() || isTold(sentence.toLowerCase(Locale.ROOT)) && !isWaiting(sentence)) {
                 parts.add(sentence);
             } else {
@@ -89,13 +100,22 @@ final class StepTalk {
     /** It begins with what is to be done, or with where: “in recovery, install the zip”. */
     private boolean isTold(String lower) {
         String first = Wordings.firstWord(lower);
-        int comma = lower.indexOf(", ");
         boolean behind = first.equals("in")
-                && comma > 0
-                && words.verbs().contains(Wordings.firstWord(lower.substring(comma + 2)));
-        return words.verbs().contains(first)
-                || behind
-                || List.of("then", "now", "first", "next", "finally", "after").contains(first);
+                && Stream.of(lower.split(", "))
+                        .skip(1)
+                        .anyMatch(part -> words.verbs().contains(Wordings.firstWord(part)));
+        return words.verbs().contains(first) || behind || Wordings.THEN.contains(first) && !first.equals("in");
+    }
+
+    /** It begins so, or it is a paragraph with several sentences that do. */
+    private boolean isToldIn(GuideLine line) {
+        return isTold(line.lower())
+                || line.kind() == GuideLine.Kind.TEXT
+                        && SENTENCES
+                                        .splitAsStream(line.lower())
+                                        .filter(this::isTold)
+                                        .count()
+                                > 1;
     }
 
     private boolean isForbidding(String lower) {

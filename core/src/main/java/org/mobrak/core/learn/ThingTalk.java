@@ -1,12 +1,14 @@
 package org.mobrak.core.learn;
 
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.learn.Lesson.Sure;
 
 /** What a guide says of money, tools and their versions, slots, chipset, kernel and carriers. */
@@ -42,8 +44,10 @@ final class ThingTalk {
     private static final Pattern KERNEL = Pattern.compile(
             "(?i)\\bkernel(?:s)?(?: version| release)?:?(?: is| must be)?( older than| before| below| up to| at most| from| at least)? ([0-9]{1,2}\\.[0-9]{1,3}(?:\\.[0-9]{1,3})?)(?![\\w.-]*[0-9a-z])( (?:or|and) (?:older|earlier|below|nothing newer)| (?:or|and) (?:newer|later|above)| ?\\+)?");
     private static final Pattern NOT_FOR = Pattern.compile("(?i)^not (?:for|on) ");
-    private static final Pattern CARRIERS = Pattern.compile(
-            "(?i)^(?:.{0,80}?[,(:] ?)?(?:only )?(?:for )?(?:the )?carriers?(?: variants?)?:? +(.{2,200})$");
+    private static final Pattern BOOTLOADER = Pattern.compile(
+            "(?i:\\bbootloader(?: version| revision)?(?: is| must be|:)?) ([A-Z0-9]{2,8}(?:[-.][A-Z0-9]{1,8}){0,3})\\b( (?:or|and) (?:newer|later|higher|up|older|earlier|lower))?");
+    private static final Pattern MARKETS = Pattern.compile(
+            "(?i)^(?:.{0,80}?[,(:] ?)?(?:only )?(?:for )?(?:the )?(carrier|region)s?(?: variants?)?:? +(.{2,200})$");
 
     private final Wordings words;
     private final Heard heard;
@@ -58,7 +62,7 @@ final class ThingTalk {
             return;
         }
         for (Clause clause : here.clauses()) {
-            carriers(clause, here);
+            markets(clause, here);
             if (!clause.negated()) {
                 slot(clause);
             }
@@ -72,6 +76,7 @@ final class ThingTalk {
     private void figures(Clause clause) {
         if (clause.text().chars().anyMatch(Character::isDigit)) {
             tools(clause);
+            bootloader(clause);
             if (!clause.negated()) {
                 price(clause);
                 kernel(clause);
@@ -180,19 +185,37 @@ final class ThingTalk {
     }
 
     /** Only what stands under the word itself: a name alone could be anything. */
-    private void carriers(Clause clause, Here here) {
+    private void markets(Clause clause, Here here) {
         boolean out = clause.excluding() || here.isIn("excluded");
-        String text = NOT_FOR.matcher(clause.text()).replaceFirst("");
-        Matcher found = CARRIERS.matcher(text);
-        if (!clause.lower().contains("carrier") || !found.matches() || clause.negated() && !out) {
+        Matcher found = MARKETS.matcher(NOT_FOR.matcher(clause.text()).replaceFirst(""));
+        boolean may = clause.lower().contains("carrier") || clause.lower().contains("region");
+        if (!may || !found.matches() || clause.negated() && !out) {
             return;
         }
-        for (String name : found.group(1).split(",| and | or |[.;]")) {
-            String carrier = name.strip();
-            if (carrier.matches("\\p{Lu}[\\p{L}\\p{N}-]{1,20}(?: \\p{Lu}[\\p{L}\\p{N}-]{1,20})?")) {
-                (out ? heard.excludedCarriers : heard.carriers)
-                        .putIfAbsent(carrier, said(carrier, clause, Sure.LIKELY));
+        Fact of = found.group(1).toLowerCase(Locale.ROOT).startsWith("c") ? Fact.CARRIER : Fact.REGION;
+        for (String name : found.group(2).split(",| and | or |[.;]")) {
+            String one = name.strip();
+            if (one.matches("\\p{Lu}[\\p{L}\\p{N}-]{1,20}(?: \\p{Lu}[\\p{L}\\p{N}-]{1,20})?")) {
+                (out ? heard.otherMarkets : heard.markets)
+                        .computeIfAbsent(of, none -> new LinkedHashMap<>())
+                        .putIfAbsent(one, said(one, clause, Sure.LIKELY));
             }
+        }
+    }
+
+    /** One that is named exactly is what the phone must have; “or newer” no grammar of the maker's may order, so a person is told. */
+    private void bootloader(Clause clause) {
+        Matcher found = BOOTLOADER.matcher(clause.text());
+        while (found.find()) {
+            if (found.group(1).chars().noneMatch(Character::isDigit) || isDenied(clause, found.start())) {
+                continue;
+            }
+            if (found.group(2) == null) {
+                heard.bootloader = heard.bootloader.or(() -> Optional.of(said(found.group(1), clause, Sure.LIKELY)));
+            } else {
+                heard.hazards.add(said(Listening.shortened(clause.text(), 400), clause, Sure.LIKELY));
+            }
+            return;
         }
     }
 }

@@ -19,6 +19,7 @@ record Wordings(
         List<String> unsure,
         List<String> support,
         List<String> which,
+        List<String> lasts,
         Map<String, List<String>> labels,
         Map<String, List<String>> sections,
         List<Needed> requires,
@@ -49,10 +50,25 @@ record Wordings(
         List<String> worked,
         List<String> failed) {
 
+    /** What may stand beside a figure that is written as a word. */
+    private static final List<String> FIGURES =
+            List.of("minute", "minutes", "mins", "min", "hour", "battery", "percent");
+
+    /** What goes on from one thing to do to the next. */
+    static final List<String> THEN = List.of("then", "now", "first", "next", "finally", "after", "in");
+
     private static final int LONGEST_LABEL = 40;
 
-    /** A state that must be there, and how people say so. */
-    record Needed(String fact, String is, List<String> words) {
+    /**
+     * A state that must be there, and how people say so.
+     *
+     * @param items what says it where it stands alone in a list of needs
+     */
+    record Needed(String fact, String is, List<String> words, List<String> items) {
+        Needed {
+            items = items == null ? List.of() : List.copyOf(items);
+        }
+
         Fact of() {
             return Fact.ofKey(fact).orElseThrow();
         }
@@ -76,39 +92,36 @@ record Wordings(
         }
     }
 
-    /** The words with which any phrase begins. */
-    Set<String> beginnings() {
-        return Stream.of(
+    /** All phrases that make a line worth listening to, by the word with which they begin. */
+    Map<String, List<String>> telling() {
+        Stream<List<String>> lists = Stream.of(
                         Stream.of(
-                                negations,
                                 excluding,
                                 wipes,
                                 kept,
-                                verbs,
-                                gather,
-                                prepare,
-                                prove,
-                                remedies,
                                 hazards,
                                 noreturn,
                                 stayzipped,
                                 unpack,
-                                written,
-                                updated,
-                                lasting,
                                 costs,
                                 things,
                                 worked,
                                 failed),
                         sections.values().stream(),
-                        labels.values().stream(),
                         partitions.values().stream(),
                         modes.values().stream(),
                         requires.stream().map(Needed::words),
                         gates.stream().map(Needed::words),
                         effects.stream().map(Brought::words),
-                        families.stream().map(Family::words))
-                .flatMap(lists -> lists)
+                        families.stream().map(Family::words),
+                        Stream.of(FIGURES))
+                .flatMap(some -> some);
+        return lists.flatMap(List::stream).distinct().collect(Collectors.groupingBy(Wordings::firstWord));
+    }
+
+    /** The words with which something to do, or what to do if not, begins. */
+    Set<String> doing() {
+        return Stream.of(verbs, gather, prepare, prove, remedies, THEN)
                 .flatMap(List::stream)
                 .map(Wordings::firstWord)
                 .collect(Collectors.toSet());

@@ -493,6 +493,23 @@ class LearnerTest {
     }
 
     @Test
+    void bootloadersAndRegionsAreHeardUnderTheirWords() {
+        JsonNode fits = learn(
+                        "x",
+                        "Root for the QV-31 with bootloader QV3-B02\nOnly for region Coast or Hills.\n1. Install qv.apk\n2. Open the app\n")
+                .routes()
+                .get(0)
+                .get("fits");
+        assertThat(fits.at("/phones/0/bootloader").asText()).isEqualTo("QV3-B02");
+        assertThat(each(fits.at("/requires/0/is"), JsonNode::asText)).containsExactly("Coast", "Hills");
+        Lesson bound = learn(
+                "x",
+                "Root for the QV-31\nIt must have the bootloader QV3-B02 or later, else it will not start.\n1. Install qv.apk\n2. Open the app\n");
+        assertThat(bound.routes().get(0).at("/fits/phones/0").has("bootloader")).isFalse();
+        assertThat(bound.routes().get(0).at("/notes/hazards/0").asText()).contains("QV3-B02 or later");
+    }
+
+    @Test
     void aModelThatIsOnlyNamedIsLeftOutAndTold() {
         Lesson lesson = learn(
                 "x",
