@@ -66,7 +66,7 @@ public record GuideView(List<Line> lines) {
     private static List<Mark> marks(String text, List<Lesson.Evidence> here) {
         List<Mark> all = new ArrayList<>();
         for (Lesson.Evidence said : here) {
-            int start = text.indexOf(said.value());
+            int start = wordAt(text, said.value());
             // What is not there to the letter (a percentage, a chord, a state) was read from the whole line.
             int from = start < 0 ? indent(text) : start;
             int to = start < 0 ? text.length() : start + said.value().length();
@@ -84,6 +84,23 @@ public record GuideView(List<Line> lines) {
         }
         apart.sort(Comparator.comparingInt(Mark::start));
         return apart;
+    }
+
+    /** Where a value stands by itself and not within a word, as “on” does in “phone”; below zero where it does not. */
+    private static int wordAt(String text, String value) {
+        for (int at = text.indexOf(value); at >= 0 && !value.isEmpty(); at = text.indexOf(value, at + 1)) {
+            int end = at + value.length();
+            boolean before = at == 0
+                    || !Character.isLetterOrDigit(text.charAt(at - 1))
+                    || !Character.isLetterOrDigit(value.charAt(0));
+            boolean after = end == text.length()
+                    || !Character.isLetterOrDigit(text.charAt(end))
+                    || !Character.isLetterOrDigit(value.charAt(value.length() - 1));
+            if (before && after) {
+                return at;
+            }
+        }
+        return -1;
     }
 
     private static int indent(String text) {

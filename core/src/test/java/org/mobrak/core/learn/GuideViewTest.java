@@ -54,6 +54,20 @@ class GuideViewTest {
     }
 
     @Test
+    void aShortValueIsMarkedWhereItStandsAloneAndNotWithinAWord() {
+        Learner.Source guide = source(
+                "g.txt",
+                "Root for KQ-1\n1. Install phone-one.apk after switching unknown sources on\n2. Open the app\n");
+        GuideView view = GuideView.of(List.of(guide), learn(guide).evidence());
+        GuideView.Line line = view.lines().get(1);
+        assertThat(line.marks())
+                .filteredOn(
+                        mark -> line.text().substring(mark.start(), mark.end()).equals("on"))
+                .extracting(GuideView.Mark::start)
+                .containsExactly(line.text().length() - 2);
+    }
+
+    @Test
     void aPageIsShownWithoutItsMarkupAndSeveralFilesOneAfterTheOther() {
         Learner.Source page = source(
                 "p.html",
