@@ -79,6 +79,7 @@ public final class MobrakApp {
     }
 
     private static void frame(Stage stage, Path folder) {
+        Shell.begin();
         stage.setScene(new Scene(new Pane(), WIDTH, HEIGHT));
         stage.setTitle("Mobrak: " + folder.getFileName());
         stage.setMinWidth(LEAST_WIDTH);
@@ -86,8 +87,6 @@ public final class MobrakApp {
     }
 
     private static void fill(Stage stage, Session session) {
-        Shell shell = new Shell(session, ZoneId.systemDefault());
-        stage.setScene(shell.scene());
-        shell.recall();
+        new Shell(session, ZoneId.systemDefault(), stage.getScene()).recall();
     }
 }

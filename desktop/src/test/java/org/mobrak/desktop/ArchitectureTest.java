@@ -50,6 +50,8 @@ class ArchitectureTest {
                 .orShould()
                 .callMethodWhere(target(owner(assignableTo(Node.class))).and(target(name("setAccessibleText"))))
                 .orShould()
+                .callMethodWhere(target(owner(assignableTo(Node.class))).and(target(name("setAccessibleHelp"))))
+                .orShould()
                 .callConstructor(Tooltip.class, String.class)
                 .orShould()
                 .callConstructor(MenuItem.class, String.class)

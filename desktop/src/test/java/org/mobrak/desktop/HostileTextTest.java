@@ -10,7 +10,6 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Predicate;
@@ -20,13 +19,11 @@ import java.util.zip.ZipOutputStream;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.control.ComboBox;
-import javafx.scene.control.Control;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.control.ToggleButton;
-import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.text.Text;
 import org.apache.commons.io.file.PathUtils;
@@ -178,7 +175,7 @@ class HostileTextTest {
             box.getItems().forEach(one -> said.add(words(box, one)));
         }
         said.add(node.getAccessibleText());
-        tooltip(node).map(Tooltip::getText).ifPresent(said::add);
+        said.add(node.getAccessibleHelp());
         return said.stream().filter(text -> text != null && !text.isBlank());
     }
 
@@ -187,13 +184,5 @@ class HostileTextTest {
         return box.getConverter() == null
                 ? String.valueOf(item)
                 : box.getConverter().toString((T) item);
-    }
-
-    private static Optional<Tooltip> tooltip(Node node) {
-        if (node instanceof Control control && control.getTooltip() != null) {
-            return Optional.of(control.getTooltip());
-        }
-        return Optional.ofNullable(node.getProperties().get("javafx.scene.control.Tooltip"))
-                .map(Tooltip.class::cast);
     }
 }

@@ -17,7 +17,7 @@ final class CopyLine extends HBox {
         label.getStyleClass().add("row-name");
         Button copy = new Button("", new FontIcon(Feather.COPY));
         copy.getStyleClass().add("copy");
-        copy.setTooltip(Texts.tip("Copy"));
+        Texts.tip(copy, "Copy");
         Texts.aloud(copy, "Copy " + name);
         copy.setOnAction(press -> {
             ClipboardContent content = new ClipboardContent();

@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.AccessibleRole;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Pane;
 import org.mobrak.core.identity.VisibleText;
 import org.mobrak.core.material.FileKind;
@@ -81,8 +80,7 @@ final class NestPicture extends Pane {
         box.relocate(x, level * ROW);
         box.setMinSize(Math.max(1, width - GAP), ROW - GAP);
         box.setMaxSize(Math.max(1, width - GAP), ROW - GAP);
-        Tooltip.install(
-                box, Texts.tip("%s\n%s, %s".formatted(part.name(), part.kind().label(), size)));
+        Texts.tip(box, "%s\n%s, %s".formatted(part.name(), part.kind().label(), size));
         return box;
     }
 

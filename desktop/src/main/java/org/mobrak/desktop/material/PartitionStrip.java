@@ -9,7 +9,6 @@ import java.util.stream.Collectors;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Group;
 import javafx.scene.control.Label;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
@@ -113,7 +112,7 @@ final class PartitionStrip extends VBox {
         box.setMaxSize(width, HEIGHT);
         String because =
                 stretch.write().map(write -> "\nwritten by " + write.because()).orElse("\nleft alone");
-        Tooltip.install(box, Texts.tip(stretch.name() + ", " + stretch.kind().label() + because));
+        Texts.tip(box, stretch.name() + ", " + stretch.kind().label() + because);
         return box;
     }
 

@@ -1,7 +1,6 @@
 package org.mobrak.desktop.material;
 
 import javafx.scene.AccessibleRole;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Region;
 import org.mobrak.core.gather.Standing;
 import org.mobrak.desktop.parts.Texts;
@@ -12,7 +11,7 @@ final class StandingSign extends Region {
         getStyleClass().addAll("sign", style);
         setAccessibleRole(AccessibleRole.IMAGE_VIEW);
         Texts.aloud(this, words);
-        Tooltip.install(this, Texts.tip(words));
+        Texts.tip(this, words);
     }
 
     static StandingSign of(Standing standing) {

@@ -1,7 +1,6 @@
 package org.mobrak.desktop.parts;
 
 import javafx.scene.AccessibleRole;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Region;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.fit.Verdict;
@@ -14,7 +13,7 @@ public final class Sign extends Region {
         getStyleClass().addAll("sign", style);
         setAccessibleRole(AccessibleRole.IMAGE_VIEW);
         Texts.aloud(this, words);
-        Tooltip.install(this, Texts.tip(words));
+        Texts.tip(this, words);
     }
 
     public static Sign of(Verdict verdict) {

@@ -1,10 +1,12 @@
 package org.mobrak.desktop.parts;
 
+import javafx.event.EventHandler;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.Tooltip;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
 import org.mobrak.core.identity.VisibleText;
 
@@ -13,6 +15,8 @@ import org.mobrak.core.identity.VisibleText;
  * name, a file or a reading can be seen.
  */
 public final class Texts {
+    private static final String TIPPED = "mobrak.tipped";
+
     private Texts() {}
 
     public static Label plain(String text) {
@@ -50,8 +54,23 @@ public final class Texts {
     }
 
     /** What is told when one points at something. */
-    public static Tooltip tip(String text) {
-        return new Tooltip(VisibleText.of(text));
+    /**
+     * Tells what a node is for, to whoever rests on it or has the page read out. The small window for it is made when a pointer
+     * first comes near: a page has dozens, and making each takes as long as a row of the page.
+     */
+    public static void tip(Node node, String text) {
+        node.setAccessibleHelp(VisibleText.of(text));
+        if (node.getProperties().putIfAbsent(TIPPED, true) == null) {
+            node.addEventFilter(MouseEvent.MOUSE_ENTERED, new EventHandler<>() {
+                @Override
+                public void handle(MouseEvent near) {
+                    node.removeEventFilter(MouseEvent.MOUSE_ENTERED, this);
+                    Tooltip tip = new Tooltip();
+                    tip.textProperty().bind(node.accessibleHelpProperty());
+                    Tooltip.install(node, tip);
+                }
+            });
+        }
     }
 
     /** A line of a menu. */

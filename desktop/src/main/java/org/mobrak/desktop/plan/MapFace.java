@@ -10,7 +10,6 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -129,7 +128,7 @@ public final class MapFace {
                 label,
                 link.route().name()
                         + link.refusal().map(why -> ", refused: " + why).orElse(""));
-        label.setTooltip(Texts.tip(link.refusal().orElse(link.route().summary())));
+        Texts.tip(label, link.refusal().orElse(link.route().summary()));
         label.setOnAction(press -> choose(link));
         return label;
     }
@@ -155,7 +154,7 @@ public final class MapFace {
         box.getChildren().add(title);
         List<String> lines = place.id() == 0 ? now(map, one) : words(place.changed());
         lines.stream().limit(MOST_LINES).forEach(line -> box.getChildren().add(Texts.soft(line)));
-        Tooltip.install(box, Texts.tip(String.join("\n", lines)));
+        Texts.tip(box, String.join("\n", lines));
         return box;
     }
 

@@ -219,7 +219,7 @@ public final class RehearsalFace {
             kind.getStyleClass().add("row-name");
             Label text = Texts.plain(one.kind().equals("fault") ? one.text().replace('-', ' ') : one.text());
             // What is caught stands above the list in full; here long words may end in dots, and are told on pointing.
-            text.setTooltip(Texts.tip(one.text()));
+            Texts.tip(text, one.text());
             setPrefWidth(0);
             text.getStyleClass().add("rehearsal-" + one.kind());
             HBox row = new HBox(minute, kind, text);

@@ -111,7 +111,7 @@ final class TradeOffPlot extends Pane {
         mark.setId("mark-" + number);
         String words = number + ": " + plan.title() + ", " + Cell.words(plan.cost());
         Texts.aloud(mark, words);
-        mark.setTooltip(Texts.tip(words));
+        Texts.tip(mark, words);
         mark.setOnAction(press -> choice.take(plan));
         mark.relocate(x - em(CELL), clear(x, y) - em(CELL));
         marks.put(plan, mark);

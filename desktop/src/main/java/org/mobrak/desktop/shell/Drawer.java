@@ -69,7 +69,7 @@ final class Drawer implements View {
         HBox.setHgrow(nickname, Priority.ALWAYS);
         Button add = new Button("", new FontIcon(Feather.PLUS));
         add.setId("add-phone");
-        add.setTooltip(Texts.tip("Put the phone in the drawer (Ctrl+N)"));
+        Texts.tip(add, "Put the phone in the drawer (Ctrl+N)");
         Texts.aloud(add, "Put the phone in the drawer");
         add.setOnAction(press -> add());
         add.disableProperty().bind(nickname.textProperty().map(String::isBlank));

@@ -27,7 +27,8 @@ final class Look {
         this.session = session;
         this.letters = letters;
         scene.getStylesheets().setAll(sheet("light.css"), sheet("mobrak.css"));
-        apply();
+        theme(false);
+        letters();
     }
 
     /** Puts the look back that the workspace remembers. */
@@ -58,12 +59,25 @@ final class Look {
         apply();
     }
 
+    /** Only what is otherwise than before: a style sheet that is set anew is held against every node of the window again. */
     private void apply() {
-        Application.setUserAgentStylesheet(
-                dark ? new PrimerDark().getUserAgentStylesheet() : new PrimerLight().getUserAgentStylesheet());
-        scene.getStylesheets().set(0, sheet(dark ? "dark.css" : "light.css"));
+        String colours = sheet(dark ? "dark.css" : "light.css");
+        if (!scene.getStylesheets().get(0).equals(colours)) {
+            theme(dark);
+            scene.getStylesheets().set(0, colours);
+        }
+        letters();
+    }
+
+    private void letters() {
         scene.getRoot().setStyle("-fx-font-size: " + size + "px;");
         letters.accept(size);
+    }
+
+    /** The theme of the toolkit's own parts; it must be there before anything is drawn. */
+    static void theme(boolean dark) {
+        Application.setUserAgentStylesheet(
+                dark ? new PrimerDark().getUserAgentStylesheet() : new PrimerLight().getUserAgentStylesheet());
     }
 
     private static String sheet(String name) {

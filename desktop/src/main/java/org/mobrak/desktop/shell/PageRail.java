@@ -60,7 +60,7 @@ final class PageRail implements View {
         ToggleButton peg = new ToggleButton();
         peg.setId("stage-" + stage.name().toLowerCase(Locale.ROOT));
         peg.setGraphic(new VBox(name, standing));
-        peg.setTooltip(Texts.tip("Ctrl+" + (stage.ordinal() + 1)));
+        Texts.tip(peg, "Ctrl+" + (stage.ordinal() + 1));
         peg.getStyleClass().add("stage-peg");
         peg.setPrefWidth(EQUAL);
         peg.setMaxWidth(Double.MAX_VALUE);

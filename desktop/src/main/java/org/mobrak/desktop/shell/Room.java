@@ -31,7 +31,7 @@ final class Room {
         root.setFitToHeight(true);
         root.getStyleClass().add("room");
         call.setId("call-drawer");
-        call.setTooltip(Texts.tip("The drawer (F9)"));
+        Texts.tip(call, "The drawer (F9)");
         Texts.aloud(call, "The drawer");
         call.setOnAction(press -> callDrawer());
         call.managedProperty().bind(call.visibleProperty());

@@ -27,6 +27,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
@@ -57,6 +58,9 @@ public final class Shell {
     private final Session session;
     private final ObjectProperty<Page> open = new SimpleObjectProperty<>(Page.READINGS);
     private final Choice choice = new Choice();
+    private static final double WIDTH = 1280;
+    private static final double HEIGHT = 800;
+
     private final Map<Page, Supplier<View>> makers = new EnumMap<>(Page.class);
     private final Map<Page, View> pages = new EnumMap<>(Page.class);
     private final ReadingsPage readings;
@@ -76,8 +80,19 @@ public final class Shell {
     private boolean begun;
     private Optional<Long> phoneShown = Optional.empty();
 
+    /** A shell in a scene of its own. */
     public Shell(Session session, ZoneId zone) {
+        this(session, zone, new Scene(new Pane(), WIDTH, HEIGHT));
+    }
+
+    /**
+     * A shell in a scene that is there already: what is shown need not be measured for a window that has its size.
+     *
+     * @param scene whose root makes way
+     */
+    public Shell(Session session, ZoneId zone, Scene scene) {
         this.session = session;
+        this.scene = scene;
         readings = new ReadingsPage(session);
         pages.put(Page.READINGS, readings);
         makers.put(Page.WAYS, () -> new WaysPage(session, choice));
@@ -91,7 +106,7 @@ public final class Shell {
         room = new Room(drawer.node());
         VBox top = new VBox(head(), rail.node(), new MessageBar(session).node());
         room.setCenter(new BorderPane(page, top, null, new CautionStrip(open).node(), null));
-        scene = new Scene(room.root(), 1280, 800);
+        scene.setRoot(room.root());
         look = new Look(scene, session, room::setLetters);
         page.getStyleClass().add("page-place");
         page.getChildren().setAll(pages.get(Page.READINGS).node());
@@ -99,6 +114,11 @@ public final class Shell {
         session.snapshot().addListener((property, old, snapshot) -> show(snapshot));
         session.rehearsals().practice().addListener((property, old, now) -> practise(now));
         listen();
+    }
+
+    /** Gives the toolkit the theme in which the frame is drawn before there is anything in it. */
+    public static void begin() {
+        Look.theme(false);
     }
 
     public Scene scene() {
@@ -200,7 +220,7 @@ public final class Shell {
 
     private static Button button(Feather icon, String words, Runnable action) {
         Button button = new Button("", new FontIcon(icon));
-        button.setTooltip(Texts.tip(words));
+        Texts.tip(button, words);
         Texts.aloud(button, words);
         button.setOnAction(press -> action.run());
         return button;
@@ -248,7 +268,7 @@ public final class Shell {
     private static void nameButton(Button button, String verb, String keys, Optional<String> what) {
         String words = what.map(name -> verb + ": " + name).orElse("Nothing to " + verb.toLowerCase(Locale.ROOT));
         button.setDisable(what.isEmpty());
-        button.setTooltip(Texts.tip(words + " (" + keys + ")"));
+        Texts.tip(button, words + " (" + keys + ")");
         Texts.aloud(button, words);
     }
 

@@ -209,7 +209,7 @@ final class FieldRow {
         if (isFirstOfAPart()) {
             Button out = new Button("", new FontIcon(Feather.X));
             String words = "Take out: " + shown.label().split(":")[0];
-            out.setTooltip(Texts.tip(words));
+            Texts.tip(out, words);
             Texts.aloud(out, words);
             out.setId("take-out-" + id.replace(':', '-'));
             out.setOnAction(press -> takeOut.run());
