@@ -29,7 +29,7 @@ public final class AftercareDesk {
 
     /** Something that may be refused. */
     private interface Change {
-        Notice make(Aftercare aftercare) throws IOException, Refusal;
+        Outcome make(Aftercare aftercare) throws IOException, Refusal;
     }
 
     AftercareDesk(Workers workers, Supplier<Workbench> bench, PhoneLink link) {
@@ -53,7 +53,8 @@ public final class AftercareDesk {
         try {
             show();
         } catch (IOException | Refusal unreadable) {
-            workers.draw(() -> workers.notice.set(Optional.of(new Notice(true, unreadable.getMessage()))));
+            workers.draw(
+                    () -> workers.notice.set(Optional.of(new Notice(true, String.valueOf(unreadable.getMessage())))));
         }
     }
 
@@ -71,20 +72,16 @@ public final class AftercareDesk {
 
     private void change(String what, Change change) {
         workers.ask(what, () -> {
-            Notice told = change.make(bench.get().aftercare());
+            Outcome told = change.make(bench.get().aftercare());
             show();
-            return Optional.ofNullable(told).map(Outcome.Told::new).orElse(null);
+            return told;
         });
-    }
-
-    private static Notice told(String text) {
-        return new Notice(false, text);
     }
 
     public void saw(Seen what) {
         change("Noting what was seen", aftercare -> {
             aftercare.saw(what);
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
@@ -92,14 +89,14 @@ public final class AftercareDesk {
     public void heard(String text) {
         change("Reading what it says", aftercare -> {
             aftercare.heard(text);
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
     public void judgeBy(Strictness strictness) {
         change("Judging proof", aftercare -> {
             aftercare.judgeBy(strictness);
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
@@ -115,21 +112,21 @@ public final class AftercareDesk {
     public void turn(String symptom) {
         change("Noting a symptom", aftercare -> {
             aftercare.turn(symptom);
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
     public void answer(String question, String answer) {
         change("Noting an answer", aftercare -> {
             aftercare.answer(question, answer);
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
     public void takeBackAnswer(String question) {
         change("Taking an answer back", aftercare -> {
             aftercare.takeBackAnswer(question);
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
@@ -141,7 +138,7 @@ public final class AftercareDesk {
             Goal goal = Goal.ofKey("mend:" + symptom)
                     .orElseThrow(() -> new Refusal("No plan mends this; go by the advice."));
             Wishes.keep(open.logbook(), open.picked().orElseThrow(), new Wish(goal, school, limits));
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
@@ -154,7 +151,7 @@ public final class AftercareDesk {
                         "Model or build number were not known when this job began, so it tells others nothing.");
             }
             Files.writeString(out, OutcomeReport.csv(reports));
-            return new Outcome.Told(told("Saved: " + out + ". Nothing of you or of this single phone is in it."));
+            return Outcome.told("Saved: " + out + ". Nothing of you or of this single phone is in it.");
         });
     }
 
@@ -166,14 +163,14 @@ public final class AftercareDesk {
     public void openProperties(Path file) {
         change("Opening " + file.getFileName(), aftercare -> {
             aftercare.open(file);
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
     public void openPasted(String text) {
         change("Opening the text", aftercare -> {
             aftercare.openPasted(text);
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
@@ -182,7 +179,7 @@ public final class AftercareDesk {
         workers.askPhone("Taking the file off " + seen, new CablePatch(link, seen)::pull, content -> {
             bench.get().aftercare().openPulled(seen, content);
             show();
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
@@ -191,7 +188,7 @@ public final class AftercareDesk {
         workers.askPhone("Bringing the file back", this::bring, said -> {
             bench.get().aftercare().brought();
             show();
-            return new Outcome.Told(told(said));
+            return Outcome.told(said);
         });
     }
 
@@ -206,41 +203,41 @@ public final class AftercareDesk {
     public void putFileAway() {
         change("Putting the file away", aftercare -> {
             aftercare.putFileAway();
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
     public void change(String key, String value, String expected) {
         change("Trying the change", aftercare -> {
             aftercare.change(key, value, expected);
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
     public void save(Path out) {
         change(
                 "Saving the changed file",
-                aftercare -> told("Saved: " + aftercare.save(out) + ". It is kept with the phone."));
+                aftercare -> Outcome.told("Saved: " + aftercare.save(out) + ". It is kept with the phone."));
     }
 
     public void saveDiff(Path out) {
         change("Saving the difference", aftercare -> {
             aftercare.saveDiff(out);
-            return told("Saved: " + out);
+            return Outcome.told("Saved: " + out);
         });
     }
 
     public void appsBefore(Path list) {
         change("Reading the apps", aftercare -> {
             aftercare.appsBefore(list);
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
     public void appsAfter(Path list) {
         change("Reading the apps", aftercare -> {
             aftercare.appsAfter(list);
-            return null;
+            return Outcome.NOTHING;
         });
     }
 }

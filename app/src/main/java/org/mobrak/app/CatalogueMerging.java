@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Objects;
 import org.apache.commons.io.file.PathUtils;
 import org.mobrak.core.catalogue.file.CatalogueMerge;
 import org.mobrak.core.catalogue.file.Difference;
@@ -70,7 +71,8 @@ public record CatalogueMerging(Path first, Path second, Path into, List<String> 
     private boolean liesIn(Path source) throws IOException {
         Path there = into.toAbsolutePath().normalize();
         while (!Files.exists(there)) {
-            there = there.getParent();
+            // The root is always there.
+            there = Objects.requireNonNull(there.getParent());
         }
         return Files.isDirectory(source) && there.toRealPath().startsWith(source.toRealPath());
     }

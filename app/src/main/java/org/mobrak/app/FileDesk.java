@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.gather.JobFolder;
 import org.mobrak.core.gather.Kept;
@@ -31,7 +32,7 @@ public final class FileDesk implements AutoCloseable {
     private final Clock clock;
 
     // This belongs to the reader's thread.
-    private FileReading files;
+    private @Nullable FileReading files;
 
     /**
      * The files of a session.
@@ -59,14 +60,15 @@ public final class FileDesk implements AutoCloseable {
         reading(
                 what,
                 (read, names) -> read.inspect(named, names),
-                found -> bench.get().bin().keep(found, bench.get().now()));
+                found -> new Outcome.Told(
+                        bench.get().bin().keep(found, bench.get().now())));
     }
 
     /** Lays a file on the table that was looked into before. */
     public void lay(Kept file) {
         reading("Opening " + file.material().name(), (read, names) -> read.headers(file.path(), names), found -> {
             bench.get().bin().lay(file, found.with(file.material().digests()));
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
@@ -74,7 +76,7 @@ public final class FileDesk implements AutoCloseable {
     public void layBeside(Kept other) {
         reading("Opening " + other.material().name(), (read, names) -> read.headers(other.path(), names), found -> {
             bench.get().bin().layBeside(found.with(other.material().digests()));
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
@@ -82,7 +84,7 @@ public final class FileDesk implements AutoCloseable {
     public void putAway(Kept file) {
         workers.ask("Putting " + file.material().name() + " away", () -> {
             bench.get().bin().putAway(file, bench.get().now());
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
@@ -100,7 +102,7 @@ public final class FileDesk implements AutoCloseable {
                 found -> {
                     bench.get().bin().keep(List.of(found), bench.get().now());
                     folder.writeChecksums(bench.get().bin().kept());
-                    return new Notice(false, "Kept as " + place + ", and noted in the folder's SHA256SUMS.");
+                    return Outcome.told("Kept as " + place + ", and noted in the folder's SHA256SUMS.");
                 });
     }
 
@@ -108,7 +110,7 @@ public final class FileDesk implements AutoCloseable {
     public void photo(Step step, Path picture) {
         reading("Reading " + picture.getFileName(), (read, names) -> read.digest(picture), digests -> {
             bench.get().photo(step, picture, digests.of(Digest.SHA256).orElseThrow());
-            return new Notice(false, "Noted: " + picture.getFileName() + ".");
+            return Outcome.told("Noted: " + picture.getFileName() + ".");
         });
     }
 
@@ -123,12 +125,12 @@ public final class FileDesk implements AutoCloseable {
         reading(
                 "Verifying " + copy.file().material().name(),
                 (read, names) -> read.digest(copy.file().path()),
-                digests -> bench.get()
+                digests -> new Outcome.Told(bench.get()
                         .bin()
                         .checked(
                                 copy,
                                 digests.agrees(Digest.SHA256, registered).orElse(false),
-                                bench.get().now()));
+                                bench.get().now())));
     }
 
     public void unregisterCopy(StockCopy copy) {
@@ -154,7 +156,7 @@ public final class FileDesk implements AutoCloseable {
         return folder.toFile().getUsableSpace();
     }
 
-    private <T> void reading(String what, Read<T> read, Workers.Keeping<T> keeping) {
+    private <T> void reading(String what, Read<T> read, Workers.Following<T> keeping) {
         workers.read(
                 what,
                 () -> read.read(files(), workers.fromWorker(() -> bench.get().partitionNames())),

@@ -64,7 +64,8 @@ public final class LogbookDesk {
                         bench.get() == null ? List.of() : Backups.of(bench.get().folder());
                 workers.draw(() -> copies.set(now));
             } catch (IOException unreadable) {
-                workers.draw(() -> workers.notice.set(Optional.of(new Notice(true, unreadable.getMessage()))));
+                workers.draw(() ->
+                        workers.notice.set(Optional.of(new Notice(true, String.valueOf(unreadable.getMessage())))));
             }
         });
     }
@@ -85,7 +86,7 @@ public final class LogbookDesk {
                 },
                 now -> {
                     workers.draw(() -> found.set(Optional.of(now)));
-                    return null;
+                    return Outcome.NOTHING;
                 });
     }
 
@@ -100,8 +101,7 @@ public final class LogbookDesk {
                     Path folder = alone(Workbench::folder);
                     return Export.write(folder, phone, zip, alone(Workbench::now));
                 },
-                (Map<String, Long> rows) -> new Notice(
-                        false,
+                (Map<String, Long> rows) -> Outcome.told(
                         "Written: %s, with %d phones and %d texts. The files on the bench stay where they are."
                                 .formatted(zip, rows.get("phones.jsonl"), rows.get("texts.jsonl"))));
     }
@@ -118,7 +118,7 @@ public final class LogbookDesk {
     public void lookAt(Path zip) {
         workers.read("Looking at the export", () -> alone(open -> Import.look(zip, open.folder(), Set.of())), would -> {
             workers.draw(() -> offer.set(Optional.of(new Offer(zip, would))));
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
@@ -135,8 +135,7 @@ public final class LogbookDesk {
                 () -> alone(open -> Import.take(one.zip(), open.folder(), open.folder(), sameNames)),
                 done -> {
                     bench.get().joined();
-                    return new Notice(
-                            false,
+                    return Outcome.told(
                             "Taken in: %d phones, %d rows, %d entries of the catalogue. What was here is as it was."
                                     .formatted(
                                             done.phones().size(),

@@ -100,7 +100,7 @@ public final class PhoneInquiry {
         try {
             return new Member(file, Optional.of(identify(List.of(file))), "");
         } catch (IOException refused) {
-            return new Member(file, Optional.empty(), refused.getMessage());
+            return new Member(file, Optional.empty(), String.valueOf(refused.getMessage()));
         } catch (RuntimeException | StackOverflowError broken) {
             LOG.error("{} could not be read", file, broken);
             return new Member(file, Optional.empty(), file + " could not be read; the log says why. The others were.");

@@ -12,6 +12,7 @@ import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.UnreadableInput;
@@ -139,10 +140,11 @@ public final class PropertyEdit {
         }
         // Through a link the file behind it is meant.
         Path real = Files.exists(out) ? out.toRealPath() : out.toAbsolutePath();
-        if (!Files.isDirectory(real.getParent())) {
-            throw new UnreadableInput(real.getParent() + " is no folder; make it first.");
+        Path folder = Objects.requireNonNull(real.getParent());
+        if (!Files.isDirectory(folder)) {
+            throw new UnreadableInput(folder + " is no folder; make it first.");
         }
-        Path beside = Files.createTempFile(real.getParent(), ".mobrak", ".part");
+        Path beside = Files.createTempFile(folder, ".mobrak", ".part");
         try {
             Files.write(beside, bytes);
             keepRights(real, beside);

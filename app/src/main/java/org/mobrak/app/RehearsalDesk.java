@@ -84,7 +84,7 @@ public final class RehearsalDesk implements AutoCloseable {
                         RehearsedPlans.keep(logbook.get(), desk.dossier().phone(), plan);
                     }
                     workers.draw(() -> report.set(Optional.of(went)));
-                    return null;
+                    return Outcome.NOTHING;
                 });
     }
 
@@ -94,7 +94,7 @@ public final class RehearsalDesk implements AutoCloseable {
         workers.read(
                 "Laying the phone on the bench", () -> Practice.lay(place, desk, plan, seed, placed(fault)), laid -> {
                     workers.draw(() -> begin(desk, laid));
-                    return null;
+                    return Outcome.NOTHING;
                 });
     }
 
@@ -118,7 +118,7 @@ public final class RehearsalDesk implements AutoCloseable {
                     RehearsedPlans.keep(logbook.get(), desk.dossier().phone(), one.plan());
                 }
                 one.close();
-                return null;
+                return Outcome.NOTHING;
             });
         });
     }

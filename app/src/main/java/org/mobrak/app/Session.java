@@ -7,12 +7,14 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.Executor;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
 import org.mobrak.app.rehearsal.Practice;
 import org.mobrak.core.catalogue.Habit;
 import org.mobrak.core.catalogue.file.Difference;
@@ -54,7 +56,7 @@ public final class Session implements AutoCloseable {
     private final LogbookDesk logbook;
 
     // These belong to the worker thread.
-    private Workbench bench;
+    private @Nullable Workbench opened;
     private Optional<Wish> withoutPhone = Optional.empty();
 
     /** Something that has nothing to tell when it went well. */
@@ -75,12 +77,12 @@ public final class Session implements AutoCloseable {
         this.clock = clock;
         this.drawing = drawing;
         this.workers = new Workers(this::look, this::together, drawing);
-        this.files = new FileDesk(workers, () -> bench, folder, clock);
-        this.aftercare = new AftercareDesk(workers, () -> bench, link);
-        this.workshop = new WorkshopDesk(workers, () -> bench);
-        this.logbook = new LogbookDesk(workers, () -> bench, cache);
+        this.files = new FileDesk(workers, () -> opened, folder, clock);
+        this.aftercare = new AftercareDesk(workers, () -> opened, link);
+        this.workshop = new WorkshopDesk(workers, () -> opened);
+        this.logbook = new LogbookDesk(workers, () -> opened, cache);
         this.rehearsals =
-                new RehearsalDesk(workers, () -> bench.logbook(), new Practice.Place(folder, cache, clock, drawing));
+                new RehearsalDesk(workers, () -> bench().logbook(), new Practice.Place(folder, cache, clock, drawing));
     }
 
     /** The time by which events are written down. */
@@ -139,15 +141,15 @@ public final class Session implements AutoCloseable {
 
     public void open() {
         change("Opening the workspace", () -> {
-            bench = Workbench.open(folder, cache, link, clock);
+            opened = Workbench.open(folder, cache, link, clock);
             rehearsals.recall();
             begin();
         });
     }
 
     private void begin() {
-        bench.lookThrough(found -> drawing.execute(() -> tellDamage(found)));
-        bench.backUp();
+        bench().lookThrough(found -> drawing.execute(() -> tellDamage(found)));
+        bench().backUp();
     }
 
     /** Puts an earlier copy of the logbook in its place; what is there now is kept. */
@@ -156,90 +158,88 @@ public final class Session implements AutoCloseable {
                 "Bringing the copy back",
                 () -> workers.fromWorker(() -> {
                     // The workspace is given free for it, and opened again whatever comes of it.
-                    bench.close();
+                    bench().close();
                     try {
                         return Backups.restore(folder, copy, String.valueOf(clock.millis()));
                     } finally {
-                        bench = Workbench.open(folder, cache, link, clock);
+                        opened = Workbench.open(folder, cache, link, clock);
                     }
                 }),
                 kept -> {
                     begin();
-                    return new Notice(
-                            false,
-                            "The logbook is as it was in " + copy.getFileName() + ". What was there is kept in " + kept
-                                    + ".");
+                    return Outcome.told("The logbook is as it was in " + copy.getFileName()
+                            + ". What was there is kept in " + kept + ".");
                 });
     }
 
     private void tellDamage(Finding found) {
-        telling("Looking through the logbook", () -> bench.damaged(found));
+        telling("Looking through the logbook", () -> bench().damaged(found));
     }
 
     public void pick(PhoneRecord phone) {
-        change("Looking at " + phone.nickname(), () -> bench.lay(phone));
+        change("Looking at " + phone.nickname(), () -> bench().lay(phone));
     }
 
     public void addPhone(String nickname) {
-        change("Adding a phone", () -> bench.addPhone(nickname));
+        change("Adding a phone", () -> bench().addPhone(nickname));
     }
 
     /** Takes a text in from the clipboard or a text field. */
     public void takePasted(String text) {
-        asking("Reading the text", () -> bench.offer(List.of(TextIntake.pasted(text))));
+        asking("Reading the text", () -> bench().offer(List.of(TextIntake.pasted(text))));
     }
 
     public void takeFiles(List<Path> files) {
         String what = files.size() == 1 ? files.get(0).getFileName().toString() : files.size() + " files";
-        asking("Reading " + what, () -> bench.takeFiles(files));
+        asking("Reading " + what, () -> bench().takeFiles(files));
     }
 
     public void takeTyped(Fact fact, String value) {
-        telling("Noting " + fact.label(), () -> bench.readings().takeTyped(fact, value));
+        telling("Noting " + fact.label(), () -> bench().readings().takeTyped(fact, value));
     }
 
     /** Asks a phone on the cable for everything it can say. */
     public void takeFromCable(String seen) {
-        workers.askPhone("Asking " + seen, () -> CableReading.of(link, seen), texts -> bench.offer(texts));
+        workers.askPhone("Asking " + seen, () -> CableReading.of(link, seen), texts -> bench().offer(texts));
     }
 
     /** Notes several things that a person read, all or none. */
     public void takeByHand(Map<Fact, String> said) {
-        telling("Noting the readings", () -> bench.readings().takeByHand(said));
+        telling("Noting the readings", () -> bench().readings().takeByHand(said));
     }
 
     /** No longer lets a reading count; it is kept, with the reason. */
     public void setAside(Reading reading, String reason) {
-        telling("Setting a reading aside", () -> bench.readings().setAside(reading, reason));
+        telling("Setting a reading aside", () -> bench().readings().setAside(reading, reason));
     }
 
     /** Takes a whole text out of the phone's readings. */
     public void takeOut(Intake text) {
-        telling("Taking a text out", () -> bench.readings().takeOut(text));
+        telling("Taking a text out", () -> bench().readings().takeOut(text));
     }
 
     /** Lets a reading that was set aside count again. */
     public void letCount(Reading reading) {
-        telling("Letting a reading count", () -> bench.readings().letCount(reading));
+        telling("Letting a reading count", () -> bench().readings().letCount(reading));
     }
 
     /** Sets a misread reading aside and notes what it should have said. */
     public void correct(Reading reading, String value) {
-        telling("Correcting a reading", () -> bench.readings().correct(reading, value));
+        telling("Correcting a reading", () -> bench().readings().correct(reading, value));
     }
 
     /** Answers the question that is open. */
     public void answer(Question.Answer answer) {
         Question asked = workers.closeQuestion().orElseThrow();
-        telling("Putting the readings away", () -> bench.answer(asked, answer));
+        telling("Putting the readings away", () -> bench().answer(asked, answer));
     }
 
     public void undo() {
-        change("Undoing", () -> bench.undo());
+        change("Undoing", () -> bench().undo());
     }
 
     public void redo() {
-        change("Redoing", () -> bench.redo());
+        change("Redoing", () -> bench().redo());
     }
 
     /** What is wanted of the phone on the desk; every phone has its own. */
@@ -258,21 +258,21 @@ public final class Session implements AutoCloseable {
     private void wish(UnaryOperator<Wish> other) {
         change("Weighing the ways", () -> {
             Wish wish = other.apply(wish());
-            Optional<PhoneRecord> phone = bench.picked();
-            phone.ifPresent(one -> Wishes.keep(bench.logbook(), one, wish));
+            Optional<PhoneRecord> phone = bench().picked();
+            phone.ifPresent(one -> Wishes.keep(bench().logbook(), one, wish));
             withoutPhone = phone.isPresent() ? withoutPhone : Optional.of(wish);
         });
     }
 
     private Wish wish() {
-        return bench.picked().isEmpty()
+        return bench().picked().isEmpty()
                 ? withoutPhone.orElseGet(Wish::usual)
-                : Wishes.of(bench.logbook(), bench.picked());
+                : Wishes.of(bench().logbook(), bench().picked());
     }
 
     /** Saves a plan on one page, as HTML or Markdown by the file's ending. */
     public void saveBrief(Plan plan, Path file) {
-        telling("Saving the brief", () -> bench.saveBrief(plan, file, wish()));
+        telling("Saving the brief", () -> bench().saveBrief(plan, file, wish()));
     }
 
     /** A plan on one page as plain text, for printing; dated today. */
@@ -287,22 +287,22 @@ public final class Session implements AutoCloseable {
 
     /** Holds another catalogue, a folder or a zip, against this workspace's. */
     public void compareCatalogue(Path other) {
-        change("Comparing catalogues", () -> bench.compareCatalogue(other));
+        change("Comparing catalogues", () -> bench().compareCatalogue(other));
     }
 
     /** Takes entries of the catalogue that was compared. */
     public void takeEntries(List<Difference> entries) {
-        telling("Taking entries", () -> bench.takeEntries(entries));
+        telling("Taking entries", () -> bench().takeEntries(entries));
     }
 
     /** Puts the other catalogue away. */
     public void leaveCatalogue() {
-        change("Putting the other catalogue away", () -> bench.leaveCatalogue());
+        change("Putting the other catalogue away", () -> bench().leaveCatalogue());
     }
 
     /** Writes the run sheet of a plan and starts the job. */
     public void start(Plan plan) {
-        change("Writing the run sheet", () -> bench.start(plan, wish()));
+        change("Writing the run sheet", () -> bench().start(plan, wish()));
     }
 
     /**
@@ -311,12 +311,12 @@ public final class Session implements AutoCloseable {
      * @param typed the phone's model number, where there is no way back from the step
      */
     public void begin(Step step, String typed) {
-        change("Beginning a step", () -> bench.jobs().begin(step, typed, wish()));
+        change("Beginning a step", () -> bench().jobs().begin(step, typed, wish()));
     }
 
     /** Ticks a step, if it may be ticked; the snapshot shows it only when it is on disk. */
     public void tick(Step step, String typed) {
-        change("Noting the tick", () -> bench.jobs().tick(step, typed, wish()));
+        change("Noting the tick", () -> bench().jobs().tick(step, typed, wish()));
     }
 
     /** Ticks a step from which there is a way back. */
@@ -325,12 +325,12 @@ public final class Session implements AutoCloseable {
     }
 
     public void untick(Step step) {
-        change("Taking the tick back", () -> bench.jobs().untick(step, wish()));
+        change("Taking the tick back", () -> bench().jobs().untick(step, wish()));
     }
 
     /** Passes a gate that is not open, for a reason that is kept. */
     public void override(Step step, String reason) {
-        change("Passing a gate", () -> bench.jobs().override(step, reason, wish()));
+        change("Passing a gate", () -> bench().jobs().override(step, reason, wish()));
     }
 
     /** The sign of a step did not come; empty where nothing else is known of what was seen. */
@@ -340,7 +340,7 @@ public final class Session implements AutoCloseable {
 
     /** Does what can be done in several ways so, in this job and in later ones. */
     public void choose(Habit habit) {
-        change("Noting how it is done", () -> bench.jobs().choose(habit, wish()));
+        change("Noting how it is done", () -> bench().jobs().choose(habit, wish()));
     }
 
     /** The phone is seen in a mode, whatever the step says. */
@@ -364,23 +364,23 @@ public final class Session implements AutoCloseable {
     }
 
     private void note(Function<Instant, Event> event) {
-        change("Noting what happened", () -> bench.jobs().note(event, wish()));
+        change("Noting what happened", () -> bench().jobs().note(event, wish()));
     }
 
     /** Ends the job on the desk; it goes to the logbook for good. */
     public void end(Event.End end, String note) {
-        telling("Closing the job", () -> bench.jobs().end(end, note, wish()));
+        telling("Closing the job", () -> bench().jobs().end(end, note, wish()));
     }
 
     /** Remembers how the desk was left. */
     public void remember(String name, String value) {
         workers.quietly(() ->
-                Optional.ofNullable(bench).ifPresent(open -> open.logbook().putSetting(name, value)));
+                Optional.ofNullable(opened).ifPresent(open -> open.logbook().putSetting(name, value)));
     }
 
     /** What was remembered, told on the thread that draws. */
     public void recall(String name, Consumer<String> whoever) {
-        workers.quietly(() -> Optional.ofNullable(bench)
+        workers.quietly(() -> Optional.ofNullable(opened)
                 .flatMap(open -> open.logbook().setting(name))
                 .ifPresent(value -> drawing.execute(() -> whoever.accept(value))));
     }
@@ -405,8 +405,8 @@ public final class Session implements AutoCloseable {
 
     private void closeBench() {
         try {
-            if (bench != null) {
-                bench.close();
+            if (opened != null) {
+                opened.close();
             }
         } catch (IOException unimportant) {
             LOG.warn("The lock could not be given back; it ends with the program", unimportant);
@@ -414,16 +414,19 @@ public final class Session implements AutoCloseable {
     }
 
     private void change(String what, Quiet change) {
-        telling(what, () -> {
+        asking(what, () -> {
             change.run();
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
     private void telling(String what, Callable<Notice> change) {
-        asking(
-                what,
-                () -> Optional.ofNullable(change.call()).map(Outcome.Told::new).orElse(null));
+        asking(what, () -> new Outcome.Told(change.call()));
+    }
+
+    /** On the worker thread: the workbench; there is none before the workspace is open. */
+    private Workbench bench() {
+        return Objects.requireNonNull(opened, "the workspace is not open");
     }
 
     private void asking(String what, Callable<Outcome> change) {
@@ -432,11 +435,11 @@ public final class Session implements AutoCloseable {
 
     /** On the worker thread. One command is one unit of work: what it did before it failed is not kept. */
     private Outcome together(Callable<Outcome> command) throws Exception {
-        return bench == null ? command.call() : bench.together(command);
+        return opened == null ? command.call() : opened.together(command);
     }
 
     /** On the worker thread. */
     private Optional<Snapshot> look() {
-        return Optional.ofNullable(bench).map(open -> open.look(wish()));
+        return Optional.ofNullable(opened).map(open -> open.look(wish()));
     }
 }

@@ -11,6 +11,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -90,7 +91,7 @@ public record Verification(ChecksumList list) {
 
     /** The files that the list names, as they lie beside it. */
     public List<String> besideTheList(Path file) {
-        Path folder = file.toAbsolutePath().getParent();
+        Path folder = Objects.requireNonNull(file.toAbsolutePath().getParent());
         return list.lines().stream()
                 .flatMap(line -> line.name().stream())
                 .distinct()

@@ -1,10 +1,12 @@
 package org.mobrak.app;
 
+import org.jspecify.annotations.Nullable;
+
 /** Work that can be stopped, before it begins or while it runs. Either way it is told that it ended. */
 final class Work implements Runnable {
     private final Runnable work;
     private final Runnable whenStoppedBefore;
-    private Thread runner;
+    private @Nullable Thread runner;
     private boolean stopped;
 
     /**

@@ -12,6 +12,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.function.Consumer;
@@ -459,11 +460,11 @@ final class Workbench implements AutoCloseable {
             dossiers.put(phone.id(), logbook().dossier(phone));
             entries.remove(phone.id());
         }
-        return dossiers.get(phone.id());
+        return Objects.requireNonNull(dossiers.get(phone.id()));
     }
 
     private Dossier current(PhoneRecord phone) {
-        Dossier dossier = dossiers.get(phone.id());
+        Dossier dossier = Objects.requireNonNull(dossiers.get(phone.id()));
         entries.computeIfAbsent(phone.id(), id -> DrawerEntry.of(dossier, memory.identity(catalogue(), dossier)));
         return dossier;
     }

@@ -12,6 +12,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.logbook.FullDisk;
 import org.slf4j.Logger;
@@ -47,19 +48,14 @@ final class Workers implements AutoCloseable {
     /** Something that was asked for and is not done yet; it can be stopped whatever was asked since. */
     private static final class Handle {
         private final String what;
-        private Work work;
+        private @Nullable Work work;
 
         Handle(String what) {
             this.what = what;
         }
     }
 
-    /** What is done with what was read, on the worker thread; null where there is nothing to tell. */
-    interface Keeping<T> {
-        Notice keep(T found) throws IOException, Refusal;
-    }
-
-    /** What comes of an answer, on the worker thread; it may be a question to the user. */
+    /** What comes of an answer or of what was read, on the worker thread; it may be a question to the user. */
     interface Following<T> {
         Outcome follow(T answer) throws IOException, Refusal;
     }
@@ -91,14 +87,8 @@ final class Workers implements AutoCloseable {
     }
 
     /** Reads on the reader's thread, then changes on the worker's; a reading that was cancelled changes nothing. */
-    <T> void read(String what, Callable<T> reading, Keeping<T> keeping) {
-        apart(
-                reader,
-                what,
-                reading,
-                found -> Optional.ofNullable(keeping.keep(found))
-                        .map(Outcome.Told::new)
-                        .orElse(null));
+    <T> void read(String what, Callable<T> reading, Following<T> keeping) {
+        apart(reader, what, reading, keeping);
     }
 
     /** Asks a phone, which takes as long as it takes; then changes on the worker's thread. */
@@ -186,7 +176,9 @@ final class Workers implements AutoCloseable {
 
     /** Stops what is shown as being done, also when other things were asked since; what was on disk by then stays. */
     void cancel() {
-        Optional.ofNullable(asked.peek()).ifPresent(handle -> handle.work.stop());
+        Optional.ofNullable(asked.peek())
+                .flatMap(handle -> Optional.ofNullable(handle.work))
+                .ifPresent(Work::stop);
     }
 
     /** The question that was open is answered, or need not be; the next one comes up. */
@@ -227,7 +219,7 @@ final class Workers implements AutoCloseable {
 
     private Optional<Outcome> attempt(String what, Callable<Outcome> change) {
         try {
-            return Optional.ofNullable(unit.run(change));
+            return Optional.of(unit.run(change));
         } catch (ClosedByInterruptException | InterruptedException cancelled) {
             return told(false, what + " was cancelled; nothing was changed.");
         } catch (Exception | Error failed) {
@@ -243,7 +235,7 @@ final class Workers implements AutoCloseable {
         }
         if (failed instanceof Refusal || failed instanceof IOException) {
             LOG.info("{}: {}", what, failed.getMessage());
-            return told(true, failed.getMessage());
+            return told(true, String.valueOf(failed.getMessage()));
         }
         LOG.error(what, failed);
         return told(true, what + " failed; the log says why. Nothing was lost.");

@@ -57,12 +57,12 @@ final class WorkshopAtDesk implements WorkshopPlace {
 
     @Override
     public String kept(Piece piece) {
-        return workspace.logbook().setting(KEPT.get(piece)).orElse("");
+        return workspace.logbook().setting(nameOf(piece)).orElse("");
     }
 
     @Override
     public void keep(Piece piece, String text) {
-        workspace.logbook().putSetting(KEPT.get(piece), text);
+        workspace.logbook().putSetting(nameOf(piece), text);
     }
 
     @Override
@@ -74,5 +74,9 @@ final class WorkshopAtDesk implements WorkshopPlace {
     public void changed() throws IOException {
         workspace.reloadCatalogue();
         forget.run();
+    }
+
+    private static String nameOf(Piece piece) {
+        return piece == Piece.GUIDES ? "workshop-guides" : "workshop";
     }
 }

@@ -70,7 +70,7 @@ public final class WorkshopDesk {
         workers.ask("Listing the catalogue", () -> {
             List<String> now = bench.get().entryEdits().entries();
             workers.draw(() -> entries.set(now));
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
@@ -78,7 +78,7 @@ public final class WorkshopDesk {
         workers.ask("Opening " + name, () -> {
             OpenEntry now = bench.get().entryEdits().openText(name);
             workers.draw(() -> entry.set(Optional.of(now)));
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
@@ -88,7 +88,7 @@ public final class WorkshopDesk {
             OpenEntry now = bench.get().entryEdits().saveText(name, text);
             workers.draw(() -> entry.set(Optional.of(now)));
             show();
-            return new Outcome.Told(new Notice(false, "Saved: " + name + ". Undo takes it back."));
+            return Outcome.told("Saved: " + name + ". Undo takes it back.");
         });
     }
 
@@ -96,7 +96,7 @@ public final class WorkshopDesk {
     public void exportText(String text, Path out) {
         workers.ask("Saving a copy", () -> {
             Files.writeString(out, text);
-            return new Outcome.Told(new Notice(false, "Saved: " + out));
+            return Outcome.told("Saved: " + out);
         });
     }
 
@@ -105,7 +105,7 @@ public final class WorkshopDesk {
         workers.ask("Taking build numbers apart", () -> {
             GrammarProposal now = GrammarProposal.of(builds);
             workers.draw(() -> proposal.set(Optional.of(now)));
-            return null;
+            return Outcome.NOTHING;
         });
     }
 
@@ -163,7 +163,7 @@ public final class WorkshopDesk {
         workers.ask(what, () -> {
             String told = change.make(bench.get().workshop());
             show();
-            return told.isEmpty() ? null : new Outcome.Told(new Notice(false, told));
+            return told.isEmpty() ? Outcome.NOTHING : Outcome.told(told);
         });
     }
 
@@ -171,7 +171,7 @@ public final class WorkshopDesk {
         workers.ask(what, () -> {
             String told = edit.make(bench.get().entryEdits());
             show();
-            return new Outcome.Told(new Notice(false, told));
+            return Outcome.told(told);
         });
     }
 
@@ -209,7 +209,7 @@ public final class WorkshopDesk {
                 learnt -> {
                     bench.get().workshop().lay(learnt.sources(), learnt.lesson());
                     show();
-                    return null;
+                    return Outcome.NOTHING;
                 });
     }
 
@@ -327,7 +327,7 @@ public final class WorkshopDesk {
                 },
                 went -> {
                     workers.draw(() -> report.set(Optional.of(went)));
-                    return null;
+                    return Outcome.NOTHING;
                 });
     }
 }

@@ -60,12 +60,12 @@ class WorkersTest {
                         new CountDownLatch(1).await();
                         return "never";
                     },
-                    found -> new Notice(false, "kept"));
+                    found -> Outcome.told("kept"));
             return null;
         });
         reading.await();
         drawn(() -> {
-            workers.ask("Noting the tick", () -> new Outcome.Told(new Notice(false, "ticked")));
+            workers.ask("Noting the tick", () -> Outcome.told("ticked"));
             return null;
         });
         assertThat(drawn(() -> workers.work.get())).contains("Reading a large file");
@@ -91,13 +91,13 @@ class WorkersTest {
                         new CountDownLatch(1).await();
                         return "never";
                     },
-                    answer -> new Outcome.Told(new Notice(false, answer)));
+                    answer -> Outcome.told(answer));
             return null;
         });
         asking.await();
         drawn(() -> {
-            workers.read("Reading a file", () -> "a file", found -> new Notice(false, found));
-            workers.ask("Noting the tick", () -> new Outcome.Told(new Notice(false, "ticked")));
+            workers.read("Reading a file", () -> "a file", Outcome::told);
+            workers.ask("Noting the tick", () -> Outcome.told("ticked"));
             return null;
         });
         while (drawn(() -> told.size()) < 2) {
@@ -128,7 +128,7 @@ class WorkersTest {
             workers.ask("Breaking", () -> {
                 throw new StackOverflowError();
             });
-            workers.ask("Going on", () -> new Outcome.Told(new Notice(false, "went on")));
+            workers.ask("Going on", () -> Outcome.told("went on"));
             return null;
         });
         rest();

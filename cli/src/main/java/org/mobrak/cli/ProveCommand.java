@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import org.mobrak.app.ProofWords;
@@ -115,7 +116,9 @@ final class ProveCommand implements Callable<Integer> {
             rungs.addObject()
                     .put("rung", rung.number())
                     .put("name", rung.label())
-                    .put("result", proof.rungs().get(rung).word())
+                    .put(
+                            "result",
+                            Objects.requireNonNull(proof.rungs().get(rung)).word())
                     .put("how", rung.how());
         }
         proof.warnings().stream().map(ProofWarning::code).forEach(root.putArray("warnings")::add);
@@ -133,7 +136,11 @@ final class ProveCommand implements Callable<Integer> {
     private static void print(RootProof proof, Facts facts, Strictness strictness, PrintWriter out) {
         out.printf("Root: %s, rung %d of 6%n", proof.state().word(), proof.rung());
         for (Rung rung : Rung.values()) {
-            out.printf("  %d  %-8s %s%n", rung.number(), proof.rungs().get(rung).word(), rung.label());
+            out.printf(
+                    "  %d  %-8s %s%n",
+                    rung.number(),
+                    Objects.requireNonNull(proof.rungs().get(rung)).word(),
+                    rung.label());
         }
         out.printf("%s: %s%n", strictness.word(), strictness.reason());
         proof.warnings().forEach(warning -> out.printf("caution: %s%n", warning.advice()));

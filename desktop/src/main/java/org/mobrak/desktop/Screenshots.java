@@ -42,6 +42,8 @@ import org.mobrak.core.proof.Seen;
 import org.mobrak.desktop.shell.Shell;
 
 /** Takes one picture of each main view, at 1280×800, from the demo data and at a fixed time. */
+// The toolkit makes it and calls start, which gives it all it has.
+@SuppressWarnings("NullAway.Init")
 public final class Screenshots extends Application {
     private static final int GATHERED = 4;
     private static final int GATES = 3;

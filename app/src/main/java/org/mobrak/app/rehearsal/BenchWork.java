@@ -237,10 +237,12 @@ final class BenchWork {
         Map<String, BenchFiles.Fetched> images = new HashMap<>();
         for (Step fetch : setting.sheet().steps()) {
             Fetching.Taken taken = files.get(fetch.id());
-            boolean ofRoute = taken != null
-                    && work.route(step).work().files().stream()
-                            .map(Route.NeededFile::name)
-                            .anyMatch(taken.came().wanted().name()::equals);
+            if (taken == null) {
+                continue;
+            }
+            boolean ofRoute = work.route(step).work().files().stream()
+                    .map(Route.NeededFile::name)
+                    .anyMatch(taken.came().wanted().name()::equals);
             if (ofRoute) {
                 images.put(taken.came().wanted().name(), anew.contains(fetch.id()) ? taken.right() : taken.came());
             }

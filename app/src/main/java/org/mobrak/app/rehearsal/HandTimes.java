@@ -5,6 +5,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.mobrak.core.catalogue.KeyChord.Key;
 import org.mobrak.core.catalogue.KeyChord.Stroke;
@@ -43,7 +44,7 @@ final class HandTimes {
                 .filter(key -> up.getOrDefault(key, Double.MAX_VALUE) < together + hold - NOTICEABLE)
                 .min(Comparator.comparingDouble(up::get));
         if (early.isPresent()) {
-            double by = together + hold - up.get(early.get());
+            double by = together + hold - Objects.requireNonNull(up.get(early.get()));
             return Optional.of(String.format(
                     Locale.ROOT, "%s was let go %.1f s too early.", early.get().word(), by));
         }

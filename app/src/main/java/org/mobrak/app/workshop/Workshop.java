@@ -8,6 +8,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.mobrak.app.workshop.WorkshopPlace.Piece;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.file.EntryYaml;
@@ -24,7 +25,7 @@ public final class Workshop {
     private final WorkshopPlace place;
     private final Looking looking;
     /** Null until somebody asks: what was kept is learnt anew then, and opening a workspace must not wait for that. */
-    private Optional<Table> table;
+    private @Nullable Optional<Table> table;
 
     private List<Learner.Source> kept = List.of();
 
@@ -53,10 +54,9 @@ public final class Workshop {
     }
 
     private Optional<Table> table() {
-        if (table == null) {
-            table = Table.parse(place.kept(Piece.DRAFTS), place.kept(Piece.GUIDES));
-        }
-        return table;
+        Optional<Table> now = table == null ? Table.parse(place.kept(Piece.DRAFTS), place.kept(Piece.GUIDES)) : table;
+        table = now;
+        return now;
     }
 
     /** Lays a route of the catalogue on the table. */
@@ -151,12 +151,12 @@ public final class Workshop {
 
     /** The guides are written only where others lie there than before. */
     private void keep() {
-        List<Learner.Source> guides = table.map(Table::sources).orElse(List.of());
+        List<Learner.Source> guides = table().map(Table::sources).orElse(List.of());
         if (!guides.equals(kept)) {
             place.keep(Piece.GUIDES, Table.guides(guides));
             kept = guides;
         }
-        place.keep(Piece.DRAFTS, table.map(now -> now.text(place.today())).orElse(""));
+        place.keep(Piece.DRAFTS, table().map(now -> now.text(place.today())).orElse(""));
     }
 
     // Saving.

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 
@@ -45,7 +46,7 @@ public record Mark(String words, Optional<Fact> fact) {
         return List.copyOf(marks);
     }
 
-    private static boolean isLeft(Fact fact, String effect) {
+    private static boolean isLeft(Fact fact, @Nullable String effect) {
         return fact == Fact.WARRANTY_FUSE ? BLOWN.equals(effect) : effect != null && Increase.is(effect);
     }
 

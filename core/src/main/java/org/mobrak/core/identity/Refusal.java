@@ -7,7 +7,15 @@ package org.mobrak.core.identity;
 public final class Refusal extends Exception {
     private static final long serialVersionUID = 1L;
 
+    private final String words;
+
     public Refusal(String message) {
         super(message);
+        this.words = message;
+    }
+
+    @Override
+    public String getMessage() {
+        return words;
     }
 }

@@ -6,7 +6,15 @@ import java.io.IOException;
 public final class UnreadableInput extends IOException {
     private static final long serialVersionUID = 1L;
 
+    private final String words;
+
     public UnreadableInput(String message) {
         super(message);
+        this.words = message;
+    }
+
+    @Override
+    public String getMessage() {
+        return words;
     }
 }

@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -142,7 +143,7 @@ public record Job(
                 .filter(step -> state.begun().containsKey(step.id()))
                 .filter(step -> !step.changes().forgets().isEmpty())
                 .map(step -> new Ledger.Overwrite(
-                        state.begun().get(step.id()).minus(Duration.ofNanos(1)),
+                        Objects.requireNonNull(state.begun().get(step.id())).minus(Duration.ofNanos(1)),
                         step.changes().forgets()));
         Stream<Ledger.Overwrite> atEnd = end()
                 .filter(end -> hasBegun())

@@ -5,6 +5,7 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -107,7 +108,7 @@ final class SheetGates {
     /** Those directly before a route, as steps of some phase. */
     List<Step> before(int route, Phase phase) {
         String name = plan.routes().get(route).name();
-        return gates.get(route).stream()
+        return Objects.requireNonNull(gates.get(route)).stream()
                 .map(gate -> (Step) SheetWriter.ready(name, gate, phase, opener(gate)))
                 .toList();
     }

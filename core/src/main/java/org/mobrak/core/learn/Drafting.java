@@ -11,6 +11,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
@@ -70,7 +71,7 @@ final class Drafting {
                 .toList();
         Map<List<Said<String>>, List<Heard.NamedFile>> together = new LinkedHashMap<>();
         for (String file : paired) {
-            List<Said<String>> own = heard.pairs.get(file).stream()
+            List<Said<String>> own = Objects.requireNonNull(heard.pairs.get(file)).stream()
                     .flatMap(model -> Optional.ofNullable(heard.models.get(model)).stream())
                     .toList();
             if (!own.isEmpty()) {

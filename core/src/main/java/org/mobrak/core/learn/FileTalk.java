@@ -7,6 +7,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
@@ -51,10 +52,9 @@ final class FileTalk {
         }
         List<FileMentions.Sum> sums = FileMentions.sums(line.text());
         if (names.size() == 1) {
-            sums.forEach(sum -> sum(heard.files.get(names.get(0)), sum, line));
+            sums.forEach(sum -> sum(file(names.get(0)), sum, line));
             FileMentions.bytes(line.text())
-                    .ifPresent(bytes ->
-                            heard.files.get(names.get(0)).bytes = Optional.of(new Said<>(bytes, line, Sure.CERTAIN)));
+                    .ifPresent(bytes -> file(names.get(0)).bytes = Optional.of(new Said<>(bytes, line, Sure.CERTAIN)));
         } else if (names.isEmpty()) {
             below(sums, line);
         } else {
@@ -67,6 +67,11 @@ final class FileTalk {
             }
         }
         zipped(here, names);
+    }
+
+    /** What was named is there. */
+    private Heard.NamedFile file(String name) {
+        return Objects.requireNonNull(heard.files.get(name));
     }
 
     /** A checksum in a line of its own belongs to the file just above. */
@@ -89,7 +94,7 @@ final class FileTalk {
             List<String> own = FileMentions.names(sentence).stream().distinct().toList();
             for (FileMentions.Sum sum : FileMentions.sums(sentence)) {
                 Optional<String> of = own.size() == 1 ? Optional.of(own.get(0)) : justBefore(sum, sentence, own);
-                of.ifPresent(name -> sum(heard.files.get(name), sum, line));
+                of.ifPresent(name -> sum(file(name), sum, line));
                 taken += of.isPresent() ? 1 : 0;
             }
         }

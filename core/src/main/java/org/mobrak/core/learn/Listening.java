@@ -6,9 +6,11 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.learn.Lesson.Sure;
 
@@ -31,7 +33,7 @@ final class Listening {
     /** Whether the line before asked for which phones it is. */
     private boolean asked;
 
-    private GuideLine parted;
+    private @Nullable GuideLine parted;
     private List<Clause> clauses = List.of();
 
     private Listening(Wordings words, boolean numbered, boolean bulleted) {
@@ -217,7 +219,8 @@ final class Listening {
 
     private boolean isSectionHead(GuideLine line) {
         return line.kind() == GuideLine.Kind.HEADING
-                && !Wordings.any(line.lower(), words.sections().get("excluded"));
+                && !Wordings.any(
+                        line.lower(), Objects.requireNonNull(words.sections().get("excluded")));
     }
 
     private void phone(Models.Found found, Clause clause, boolean out, boolean labelled) {
@@ -386,7 +389,7 @@ final class Listening {
         for (String model : both) {
             heard.warn(
                     "contradiction",
-                    heard.excluded.get(model).line(),
+                    Objects.requireNonNull(heard.excluded.get(model)).line(),
                     model + " is told to be in and to be out; it was left out.");
             heard.models.remove(model);
         }

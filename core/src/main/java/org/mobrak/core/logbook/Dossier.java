@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Aftermath;
@@ -113,7 +114,7 @@ public record Dossier(
     }
 
     private Parsed parsed(Intake intake) {
-        return parsed.get(intake.id());
+        return Objects.requireNonNull(parsed.get(intake.id()));
     }
 
     private Stream<Intake> counting() {

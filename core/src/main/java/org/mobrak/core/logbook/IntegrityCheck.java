@@ -7,6 +7,7 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.Optional;
 import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
 import org.mobrak.core.identity.Finding;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -26,7 +27,7 @@ final class IntegrityCheck implements AutoCloseable {
     private final Thread thread = new Thread(this::look, "integrity");
 
     // Both are touched by the thread that looks and by the one that closes.
-    private Statement statement;
+    private @Nullable Statement statement;
     private boolean closed;
 
     /**

@@ -16,6 +16,7 @@ import java.sql.Statement;
 import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.FutureTask;
@@ -180,7 +181,7 @@ public final class Workspace implements AutoCloseable {
         try {
             if (!Schema.isCurrent(source)) {
                 if (known) {
-                    new Backups(file.toAbsolutePath().getParent()).makeBefore(Schema.VERSION);
+                    new Backups(Objects.requireNonNull(file.toAbsolutePath().getParent())).makeBefore(Schema.VERSION);
                 }
                 migrate(source, file);
                 if (!Schema.isCurrent(source)) {

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.mobrak.core.identity.Finding;
@@ -74,7 +75,7 @@ public final class MaterialFindings {
         ENDINGS.keySet().stream()
                 .filter(name::endsWith)
                 .max(Comparator.comparingInt(String::length))
-                .filter(ending -> !ENDINGS.get(ending).contains(part.kind())
+                .filter(ending -> !Objects.requireNonNull(ENDINGS.get(ending)).contains(part.kind())
                         && part.bytes().orElse(1) != 0)
                 .ifPresent(ending -> findings.add(mismatch(part, ending)));
     }

@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.mobrak.core.catalogue.trouble.Question;
 
@@ -72,7 +73,8 @@ final class NextQuestion {
             double joint = even * othersSum + others * plogp(even);
             for (Diagnosis.Likely likely : tellers) {
                 double both = likely.probability()
-                        * Posterior.likelihood(likely.cause().answers().get(question.id()), question, answer);
+                        * Posterior.likelihood(
+                                Objects.requireNonNull(likely.cause().answers().get(question.id())), question, answer);
                 chance += both;
                 joint += plogp(both);
             }

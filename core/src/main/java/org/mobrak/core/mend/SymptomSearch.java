@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -26,7 +27,7 @@ public final class SymptomSearch {
         Map<Symptom, Long> scores =
                 symptoms.stream().collect(Collectors.toMap(Function.identity(), symptom -> score(symptom, wanted)));
         return symptoms.stream()
-                .filter(symptom -> scores.get(symptom) > 0)
+                .filter(symptom -> Objects.requireNonNull(scores.get(symptom)) > 0)
                 .sorted(Comparator.comparing(scores::get).reversed())
                 .toList();
     }

@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.mobrak.core.catalogue.Aftermath;
@@ -162,8 +163,11 @@ final class Housekeeping {
         return openers.computeIfAbsent(
                 gate,
                 asked -> quickestFirst.getOrDefault(asked.fact(), List.of()).stream()
-                        .filter(route ->
-                                GateJudge.holds(asked, route.changes().effects().get(asked.fact())) == Truth.YES)
+                        .filter(route -> GateJudge.holds(
+                                        asked,
+                                        Objects.requireNonNull(
+                                                route.changes().effects().get(asked.fact())))
+                                == Truth.YES)
                         .toList());
     }
 }

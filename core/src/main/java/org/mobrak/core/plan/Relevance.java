@@ -67,8 +67,8 @@ final class Relevance {
         List<Route> found;
         do {
             Map<Boolean, List<Route>> parted = left.stream().collect(Collectors.partitioningBy(relevance::serves));
-            found = parted.get(true);
-            left = parted.get(false);
+            found = parted.getOrDefault(true, List.of());
+            left = parted.getOrDefault(false, List.of());
             found.forEach(relevance::wantWhatItNeeds);
             serving.addAll(found);
         } while (!found.isEmpty());

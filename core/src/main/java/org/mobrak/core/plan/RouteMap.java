@@ -6,6 +6,7 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.KnownPhone;
@@ -110,7 +111,7 @@ public record RouteMap(List<Place> places, List<Link> links) {
             Map<Fact, Optional<String>> after = Aftermath.of(route, facts.supposing(state));
             route.changes().effects().keySet().stream()
                     .filter(Survey::makesAPlace)
-                    .forEach(fact -> after.get(fact).ifPresent(value -> then.put(fact, value)));
+                    .forEach(fact -> Objects.requireNonNull(after.get(fact)).ifPresent(value -> then.put(fact, value)));
             if (goal.isReachedIn(facts.supposing(then))) {
                 return goal.wanted();
             }
@@ -150,7 +151,7 @@ public record RouteMap(List<Place> places, List<Link> links) {
         }
 
         void refuse(List<RouteFit> fits, Optional<KnownPhone> phone) {
-            Place now = places.get(Map.<Fact, String>of());
+            Place now = Objects.requireNonNull(places.get(Map.<Fact, String>of()));
             Place end = place(goal.wanted(), 1);
             fits.stream()
                     .filter(fit -> fit.verdict() == Verdict.REFUSED && serves(fit.route()))

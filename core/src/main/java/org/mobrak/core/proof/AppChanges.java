@@ -48,8 +48,11 @@ public record AppChanges(
 
     private static List<String> turned(Set<String> both, AppList before, AppList after, boolean to) {
         return both.stream()
-                .filter(name ->
-                        before.enabled().get(name) != to && after.enabled().get(name) == to)
+                .filter(name -> isOn(before, name) != to && isOn(after, name) == to)
                 .toList();
+    }
+
+    private static boolean isOn(AppList list, String name) {
+        return list.enabled().getOrDefault(name, false);
     }
 }

@@ -6,6 +6,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.mobrak.core.catalogue.Aftermath;
@@ -127,7 +128,7 @@ public record Comparison(List<Change> changes) {
                 if (fact.group() == Fact.Group.BENCH && !meantForIt) {
                     open.put(fact, "It is set by hand as the work needs it.");
                 } else {
-                    state(fact, route, after.get(fact));
+                    state(fact, route, Objects.requireNonNull(after.get(fact)));
                 }
             }
         }

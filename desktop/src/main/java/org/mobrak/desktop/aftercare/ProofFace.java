@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -79,7 +80,7 @@ final class ProofFace implements AfterPage.Face {
     }
 
     private Node rung(Rung rung, RootProof proof, boolean isNext) {
-        Truth result = proof.rungs().get(rung);
+        Truth result = Objects.requireNonNull(proof.rungs().get(rung));
         Label number = Texts.plain(String.valueOf(rung.number()));
         number.getStyleClass().add("rung-number");
         VBox words = new VBox(Texts.heading(capital(rung.label())), Texts.wrapped(Texts.plain(rung.how())));

@@ -3,6 +3,7 @@ package org.mobrak.desktop.aftercare;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -15,6 +16,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
 import org.mobrak.app.Wish;
@@ -36,7 +38,7 @@ final class TroubleFace implements AfterPage.Face {
     private final VBox symptoms = new VBox();
     private final VBox causes = new VBox();
     private final HBox node;
-    private AftercareView shown;
+    private @Nullable AftercareView shown;
 
     TroubleFace(Session session, Runnable ways) {
         this.session = session;
@@ -89,9 +91,9 @@ final class TroubleFace implements AfterPage.Face {
         if (shown == null) {
             return;
         }
-        List<Symptom> found = shown.find(search.getText());
+        List<Symptom> found = shown().find(search.getText());
         List<String> there =
-                shown.diagnosis().symptoms().stream().map(Symptom::id).toList();
+                shown().diagnosis().symptoms().stream().map(Symptom::id).toList();
         symptoms.getChildren()
                 .setAll(found.stream().map(symptom -> box(symptom, there)).toList());
         if (found.isEmpty()) {
@@ -108,7 +110,8 @@ final class TroubleFace implements AfterPage.Face {
         box.setWrapText(true);
         box.setSelected(there.contains(symptom.id()));
         // What the facts show nobody needs to say, and nobody can unsay.
-        box.setDisable(there.contains(symptom.id()) && !shown.notes().symptoms().contains(symptom.id()));
+        box.setDisable(
+                there.contains(symptom.id()) && !shown().notes().symptoms().contains(symptom.id()));
         box.setOnAction(press -> session.aftercare().turn(symptom.id()));
         return box;
     }
@@ -194,7 +197,7 @@ final class TroubleFace implements AfterPage.Face {
         Snapshot snapshot = session.snapshot().get();
         snapshot.desk().ifPresent(desk -> {
             Wish wish = desk.wish();
-            shown.diagnosis().symptoms().stream()
+            shown().diagnosis().symptoms().stream()
                     .filter(symptom -> mend.cause().explains().containsKey(symptom.id()))
                     .findFirst()
                     .ifPresent(symptom -> {
@@ -219,5 +222,10 @@ final class TroubleFace implements AfterPage.Face {
             card.getChildren().add(row);
         }
         return card;
+    }
+
+    /** What is shown; nothing is asked of it before. */
+    private AftercareView shown() {
+        return Objects.requireNonNull(shown);
     }
 }

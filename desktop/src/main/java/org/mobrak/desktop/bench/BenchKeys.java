@@ -4,6 +4,7 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import javafx.css.PseudoClass;
@@ -43,7 +44,7 @@ public final class BenchKeys extends FlowPane {
     }
 
     private void add(Key key) {
-        Button button = new Button(key.word() + "   " + name(CODES.get(key)));
+        Button button = new Button(key.word() + "   " + name(Objects.requireNonNull(CODES.get(key))));
         button.setId("bench-" + key.word());
         button.getStyleClass().add("drill-key");
         button.setFocusTraversable(false);

@@ -2,6 +2,7 @@ package org.mobrak.desktop.parts;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Supplier;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
@@ -27,7 +28,7 @@ public final class Faces {
                 // One is always seen.
                 turn.selectToggle(old);
             } else {
-                body.getChildren().setAll(faces.get(now).get());
+                body.getChildren().setAll(Objects.requireNonNull(faces.get(now)).get());
             }
         });
     }

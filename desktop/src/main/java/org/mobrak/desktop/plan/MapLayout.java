@@ -4,6 +4,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Stream;
 import org.mobrak.core.plan.RouteMap;
 import org.mobrak.core.plan.RouteMap.Link;
@@ -106,8 +107,7 @@ final class MapLayout {
 
     /** The direct links that begin in a column. */
     private Stream<Link> from(int column) {
-        return map.links().stream()
-                .filter(link -> isDirect(link) && places.get(link.from()).column() == column);
+        return map.links().stream().filter(link -> isDirect(link) && columnOf(link.from()) == column);
     }
 
     /** The height of the highest stack of places or labels. */
@@ -134,17 +134,16 @@ final class MapLayout {
     }
 
     double x(int place) {
-        return edge() + places.get(place).column() * (placeWidth() + GAP * em);
+        return edge() + columnOf(place) * (placeWidth() + GAP * em);
     }
 
     double y(int place) {
-        return tops.get(place);
+        return Objects.requireNonNull(tops.get(place));
     }
 
     /** Whether a link runs straight to the next column. */
     boolean isDirect(Link link) {
-        return !link.isRefused()
-                && places.get(link.to()).column() - places.get(link.from()).column() == 1;
+        return !link.isRefused() && columnOf(link.to()) - columnOf(link.from()) == 1;
     }
 
     /** The middle of a link's label. */
@@ -170,5 +169,9 @@ final class MapLayout {
     double height() {
         long lanes = map.links().stream().filter(link -> !isDirect(link)).count();
         return height + 3 * edge() + lanes * lane();
+    }
+
+    private int columnOf(int place) {
+        return Objects.requireNonNull(places.get(place)).column();
     }
 }

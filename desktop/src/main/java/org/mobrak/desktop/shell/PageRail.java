@@ -3,6 +3,7 @@ package org.mobrak.desktop.shell;
 import java.util.EnumMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import javafx.beans.property.ObjectProperty;
 import javafx.scene.control.Label;
@@ -42,14 +43,15 @@ final class PageRail implements View {
             pegs.put(stage, peg);
             node.getChildren().add(peg);
         }
-        open.addListener((property, old, stage) -> pegs.get(stage).setSelected(true));
+        open.addListener((property, old, stage) ->
+                Objects.requireNonNull(pegs.get(stage)).setSelected(true));
         // A second press on the open stage must not leave none open.
         group.selectedToggleProperty().addListener((property, old, now) -> {
             if (now == null) {
                 old.setSelected(true);
             }
         });
-        pegs.get(open.get()).setSelected(true);
+        Objects.requireNonNull(pegs.get(open.get())).setSelected(true);
     }
 
     private ToggleButton peg(Page stage) {
@@ -80,7 +82,7 @@ final class PageRail implements View {
         Optional<Plan> plan = Optional.ofNullable(choice.plan().get());
         standings.forEach((stage, label) -> Texts.say(label, stage.standing(snapshot, plan)));
         if (rehearsing) {
-            Texts.say(standings.get(Page.RUN_SHEET), "rehearsal");
+            Texts.say(Objects.requireNonNull(standings.get(Page.RUN_SHEET)), "rehearsal");
         }
     }
 

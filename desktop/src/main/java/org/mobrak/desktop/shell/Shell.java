@@ -7,6 +7,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
@@ -176,7 +177,7 @@ public final class Shell {
             pages.put(stage, made);
             Optional.ofNullable(session.snapshot().get()).ifPresent(made::show);
         }
-        return pages.get(stage);
+        return Objects.requireNonNull(pages.get(stage));
     }
 
     /** One page a pulse, so that whoever begins to work does not wait for pages that are not seen. */

@@ -1,6 +1,7 @@
 package org.mobrak.desktop.workshop;
 
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
@@ -20,6 +21,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.workshop.WorkshopView.OnTable;
@@ -46,8 +48,8 @@ final class FieldRow {
     private final HBox line = new HBox();
     private final VBox notes = new VBox();
     private final VBox node = new VBox(line, notes);
-    private Node control;
-    private Field shown;
+    private @Nullable Node control;
+    private @Nullable Field shown;
     private boolean showing;
 
     /**
@@ -80,7 +82,8 @@ final class FieldRow {
     }
 
     void focus() {
-        (control instanceof FlowPane boxes ? boxes.getChildren().get(0) : control).requestFocus();
+        Node now = Objects.requireNonNull(control);
+        (now instanceof FlowPane boxes ? boxes.getChildren().get(0) : now).requestFocus();
     }
 
     void show(Field field, OnTable draft) {
@@ -100,7 +103,7 @@ final class FieldRow {
             line.getChildren().set(SOURCE, source());
         }
         showing = true;
-        put(field, first || !field.value().equals(before.value()));
+        put(field, before == null || !field.value().equals(before.value()));
         showing = false;
         showNotes(draft);
     }
@@ -139,7 +142,7 @@ final class FieldRow {
     }
 
     private void take(TextInputControl field) {
-        if (!showing && !field.getText().strip().equals(shown.value())) {
+        if (!showing && !field.getText().strip().equals(shown().value())) {
             changed.accept(field.getText());
         }
     }
@@ -205,10 +208,10 @@ final class FieldRow {
         HBox source = new HBox();
         source.getStyleClass().add("field-source");
         source.setMinWidth(Region.USE_PREF_SIZE);
-        shown.read().ifPresent(read -> source.getChildren().add(link(read)));
+        shown().read().ifPresent(read -> source.getChildren().add(link(read)));
         if (isFirstOfAPart()) {
             Button out = new Button("", new FontIcon(Feather.X));
-            String words = "Take out: " + shown.label().split(":")[0];
+            String words = "Take out: " + shown().label().split(":")[0];
             Texts.tip(out, words);
             Texts.aloud(out, words);
             out.setId("take-out-" + id.replace(':', '-'));
@@ -232,10 +235,10 @@ final class FieldRow {
 
     private void showNotes(OnTable draft) {
         List<Node> all = draft.found().stream()
-                .filter(found -> found.pointer().equals(shown.path()))
+                .filter(found -> found.pointer().equals(shown().path()))
                 .map(FieldRow::found)
                 .collect(Collectors.toList());
-        shown.question().ifPresent(ask -> all.add(0, asked(ask, draft.left().contains(id))));
+        shown().question().ifPresent(ask -> all.add(0, asked(ask, draft.left().contains(id))));
         notes.getChildren().setAll(all);
     }
 
@@ -261,5 +264,10 @@ final class FieldRow {
         ((Control) line.getChildren().get(1)).setMaxWidth(Double.MAX_VALUE);
         line.getChildren().add(leaving);
         return line;
+    }
+
+    /** What is shown; nothing is asked of it before. */
+    private Field shown() {
+        return Objects.requireNonNull(shown);
     }
 }

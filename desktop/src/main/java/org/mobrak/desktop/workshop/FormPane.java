@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiConsumer;
@@ -23,6 +24,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.Session;
@@ -49,7 +51,7 @@ final class FormPane {
     private final Card open = new Card("To be answered");
     private final PhonesCard names;
     private final Sheet sheet = new Sheet(content);
-    private OnTable shown;
+    private @Nullable OnTable shown;
 
     /**
      * The form.
@@ -98,7 +100,7 @@ final class FormPane {
         if (open.getChildren().size() > 1) {
             all.add(open);
         }
-        if (!shown.newModels().isEmpty()) {
+        if (!shown().newModels().isEmpty()) {
             all.add(names.node());
         }
         for (Group group : Group.values()) {
@@ -113,10 +115,10 @@ final class FormPane {
     private void showOpen() {
         List<Node> lines = new ArrayList<>();
         lines.add(open.getChildren().get(0));
-        for (Questions.Question question : shown.open()) {
+        for (Questions.Question question : shown().open()) {
             lines.add(line(Severity.CAUTION, question.ask(), question.field()));
         }
-        for (Trial.Found fault : shown.faults()) {
+        for (Trial.Found fault : shown().faults()) {
             lines.add(line(
                     Severity.STOP,
                     fault.fault().what() + " " + fault.fault().remedy(),
@@ -147,13 +149,13 @@ final class FormPane {
         wanted.add(card.getChildren().get(0));
         boolean whole = unfolded.contains(group);
         int hidden = 0;
-        for (Field field : shown.form().fields()) {
+        for (Field field : shown().form().fields()) {
             if (field.group() != group) {
                 continue;
             }
             boolean said = !field.value().isEmpty() || field.question().isPresent();
             if (said || whole) {
-                wanted.add(rows.get(field.id()).node());
+                wanted.add(Objects.requireNonNull(rows.get(field.id())).node());
             } else {
                 hidden++;
             }
@@ -207,10 +209,10 @@ final class FormPane {
     }
 
     private Optional<Field> field(String path) {
-        return shown.form().fields().stream()
+        return shown().form().fields().stream()
                 .filter(field -> !field.path().isEmpty() && path.startsWith(field.path()))
                 .max(Comparator.comparingInt(field -> field.path().length()))
-                .or(() -> shown.form().fields().stream()
+                .or(() -> shown().form().fields().stream()
                         .filter(field -> !path.isEmpty() && field.path().startsWith(path))
                         .findFirst());
     }
@@ -222,7 +224,7 @@ final class FormPane {
             return;
         }
         if (row.node().getScene() == null) {
-            shown.form().field(id).ifPresent(field -> unfolded.add(field.group()));
+            shown().form().field(id).ifPresent(field -> unfolded.add(field.group()));
             layOut();
         }
         content.applyCss();
@@ -277,5 +279,10 @@ final class FormPane {
                                     : ". They are added with the route as “%s %s”."
                                             .formatted(draft.maker(), draft.shopName())));
         }
+    }
+
+    /** What is shown; nothing is asked of it before. */
+    private OnTable shown() {
+        return Objects.requireNonNull(shown);
     }
 }

@@ -18,11 +18,13 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.file.Difference.State;
 import org.mobrak.core.identity.UnreadableInput;
@@ -151,7 +153,7 @@ public final class CatalogueMerge implements Closeable {
         return new Difference(name.substring(0, slash), name.substring(slash + 1), state, changes);
     }
 
-    private static Optional<JsonNode> content(Entry<?> entry) {
+    private static Optional<JsonNode> content(@Nullable Entry<?> entry) {
         return Optional.ofNullable(entry).map(one -> ((ObjectNode) one.root().deepCopy()).without(ORIGIN));
     }
 
@@ -187,7 +189,7 @@ public final class CatalogueMerge implements Closeable {
             for (Difference difference : wanted) {
                 Path target = target(difference, promised);
                 Path fresh = target.resolveSibling(target.getFileName() + ".new");
-                write(fresh, text(other.get(difference.name()), day));
+                write(fresh, text(Objects.requireNonNull(other.get(difference.name())), day));
                 waiting.add(new Waiting(fresh, target));
             }
             return swap(waiting);
@@ -219,7 +221,8 @@ public final class CatalogueMerge implements Closeable {
         for (Waiting one : waiting) {
             Path target = one.target();
             if (Files.exists(target)) {
-                Path folder = ours.resolve(REPLACED).resolve(target.getParent().getFileName());
+                Path folder = ours.resolve(REPLACED)
+                        .resolve(Objects.requireNonNull(target.getParent()).getFileName());
                 Files.createDirectories(folder);
                 Path kept = free(folder, target.getFileName().toString(), Set.of());
                 Files.copy(target, kept, StandardCopyOption.COPY_ATTRIBUTES);

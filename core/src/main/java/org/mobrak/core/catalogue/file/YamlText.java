@@ -122,16 +122,18 @@ final class YamlText {
         private static final long serialVersionUID = 1L;
 
         private final int line;
+        private final String what;
         private final String remedy;
 
         BadYaml(int line, String what, String remedy) {
             super(what);
+            this.what = what;
             this.line = line;
             this.remedy = remedy;
         }
 
         Fault in(String file) {
-            return new Fault(file, line, getMessage(), remedy);
+            return new Fault(file, line, what, remedy);
         }
     }
 

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Source;
@@ -63,7 +64,7 @@ final class BatteryReader implements FormReader {
         return String.valueOf(Math.round(100.0 * Integer.parseInt(level) / Integer.parseInt(scale)));
     }
 
-    private static void scaled(Page page, Entry entry, Fact fact, int decimals) {
+    private static void scaled(Page page, @Nullable Entry entry, Fact fact, int decimals) {
         if (entry != null) {
             boolean number = entry.value().matches("-?\\d{1,9}");
             String value = number

@@ -6,6 +6,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -90,7 +91,7 @@ final class LabelledReader implements FormReader {
 
     private void take(Page page, Entry entry, Map<Source, Long> weights) {
         Optional<LabelledForm> form = forms.stream()
-                .filter(one -> weights.get(one.source()) > 0 && one.knows(entry.label()))
+                .filter(one -> Objects.requireNonNull(weights.get(one.source())) > 0 && one.knows(entry.label()))
                 .max(Comparator.comparing((LabelledForm one) -> weights.get(one.source()))
                         .thenComparing(LabelledForm::source, Comparator.reverseOrder()));
         if (form.isEmpty()) {

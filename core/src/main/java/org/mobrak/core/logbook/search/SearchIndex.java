@@ -19,6 +19,7 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
 import org.apache.commons.text.similarity.LevenshteinDistance;
+import org.jspecify.annotations.Nullable;
 import org.mobrak.core.identity.UnreadableInput;
 import org.sqlite.SQLiteConfig;
 
@@ -165,7 +166,7 @@ public final class SearchIndex implements AutoCloseable {
         };
     }
 
-    private static long number(String mark) {
+    private static long number(@Nullable String mark) {
         return mark == null ? 0 : Long.parseLong(mark);
     }
 
@@ -179,7 +180,7 @@ public final class SearchIndex implements AutoCloseable {
         mark("version", String.valueOf(VERSION));
     }
 
-    private String mark(String name) throws SQLException {
+    private @Nullable String mark(String name) throws SQLException {
         try (PreparedStatement query = connection.prepareStatement("SELECT value FROM main.mark WHERE name = ?")) {
             query.setString(1, name);
             try (ResultSet row = query.executeQuery()) {

@@ -20,11 +20,13 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
+import org.jspecify.annotations.Nullable;
 import org.mobrak.core.identity.UnreadableInput;
 
 /** Writes a workspace, or what is kept of one phone, as a zip. The zip is there whole or not at all. */
@@ -39,9 +41,10 @@ public final class Export {
     private final Form form;
     private final Map<Part, Map<Long, String>> keys = new EnumMap<>(Part.class);
     private final Map<String, Long> counts = new LinkedHashMap<>();
-    private ZipOutputStream zip;
+    private final ZipOutputStream zip;
 
-    private Export(Path workspace, Connection connection, Optional<String> phone) {
+    private Export(Path workspace, Connection connection, Optional<String> phone, ZipOutputStream zip) {
+        this.zip = zip;
         this.workspace = workspace;
         this.connection = connection;
         this.phone = phone;
@@ -63,14 +66,15 @@ public final class Export {
         }
         Path beside = Files.createTempFile(folder, ".mobrak-", ".tmp");
         try (Connection connection = Database.open(workspace)) {
-            Export export = new Export(workspace, connection, phone);
+            Map<String, Long> counts;
             try (OutputStream bytes = Files.newOutputStream(beside);
                     ZipOutputStream zip = new ZipOutputStream(bytes)) {
-                export.zip = zip;
+                Export export = new Export(workspace, connection, phone, zip);
                 export.write(now);
+                counts = export.counts;
             }
             Files.move(beside, out, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
-            return export.counts;
+            return counts;
         } catch (SQLException broken) {
             throw Database.failed(workspace, broken);
         } finally {
@@ -82,7 +86,7 @@ public final class Export {
         for (Part part : Part.values()) {
             entry(part.file(), out -> counts.put(part.file(), rows(part, out)));
         }
-        if (keys.get(Part.PHONES).isEmpty() && phone.isPresent()) {
+        if (keysOf(Part.PHONES).isEmpty() && phone.isPresent()) {
             throw new UnreadableInput("No phone is called “%s” in %s.".formatted(phone.get(), workspace));
         }
         entry("settings.jsonl", out -> counts.put("settings.jsonl", settings(out)));
@@ -131,8 +135,8 @@ public final class Export {
     private String owner(Part part, ResultSet rows) throws SQLException {
         return part.owner().isEmpty()
                 ? ""
-                : keys.get(Part.target(part.owner().get()))
-                        .get(rows.getLong(part.owner().get()));
+                : String.valueOf(keysOf(Part.target(part.owner().get()))
+                        .get(rows.getLong(part.owner().get())));
     }
 
     static String select(Part part) {
@@ -150,7 +154,7 @@ public final class Export {
             return phone.isEmpty() || isCopy(rows.getLong("id"));
         }
         String owner = part.owner().orElseThrow();
-        return keys.get(Part.target(owner)).containsKey(rows.getLong(owner));
+        return keysOf(Part.target(owner)).containsKey(rows.getLong(owner));
     }
 
     private boolean isCopy(long material) throws SQLException {
@@ -158,7 +162,7 @@ public final class Export {
                 ResultSet rows =
                         statement.executeQuery("SELECT phone_id FROM stock_copy WHERE material_id = " + material)) {
             while (rows.next()) {
-                if (keys.get(Part.PHONES).containsKey(rows.getLong(1))) {
+                if (keysOf(Part.PHONES).containsKey(rows.getLong(1))) {
                     return true;
                 }
             }
@@ -171,7 +175,7 @@ public final class Export {
         out.writeStringField("key", key);
         for (String reference : part.references()) {
             long id = rows.getLong(reference);
-            String other = keys.get(Part.target(reference)).get(id);
+            String other = keysOf(Part.target(reference)).get(id);
             if (!rows.wasNull() && other != null) {
                 out.writeStringField(Part.field(reference), other);
             }
@@ -182,12 +186,12 @@ public final class Export {
         out.writeEndObject();
     }
 
-    private void value(String column, String value, JsonGenerator out) throws IOException {
-        if (value == null) {
+    private void value(String column, @Nullable String value, JsonGenerator out) throws IOException {
+        String exported = form.exported(column, value);
+        if (exported == null) {
             return;
         }
         out.writeFieldName(Part.field(column));
-        String exported = form.exported(column, value);
         if (Part.isJson(column)) {
             out.writeRawValue(exported);
         } else if (column.equals("whole")) {
@@ -204,7 +208,7 @@ public final class Export {
                 ResultSet rows = statement.executeQuery("SELECT name, value FROM setting ORDER BY name")) {
             while (rows.next()) {
                 SettingName name = SettingName.of(rows.getString(1));
-                Optional<String> of = name.phone().map(keys.get(Part.PHONES)::get);
+                Optional<String> of = name.phone().map(keysOf(Part.PHONES)::get);
                 boolean wanted = name.phone().isPresent() ? of.isPresent() : phone.isEmpty() && !name.isLocal();
                 if (wanted) {
                     out.writeStartObject();
@@ -233,5 +237,10 @@ public final class Export {
             }
             counts.put(CATALOGUE, (long) files.size());
         }
+    }
+
+    /** Owners are written before what they own. */
+    private Map<Long, String> keysOf(Part part) {
+        return Objects.requireNonNull(keys.get(part));
     }
 }

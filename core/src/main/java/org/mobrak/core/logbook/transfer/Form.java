@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import org.jspecify.annotations.Nullable;
 
 /** How values of the logbook are written in an export, and what a row is told by. */
 final class Form {
@@ -18,7 +19,8 @@ final class Form {
     }
 
     /** A value as it is exported; null where there is none. */
-    String exported(String column, String value) throws IOException {
+    @Nullable
+    String exported(String column, @Nullable String value) throws IOException {
         if (value == null) {
             return null;
         }
@@ -26,7 +28,8 @@ final class Form {
     }
 
     /** A value as it is kept here. */
-    String kept(String column, String value) {
+    @Nullable
+    String kept(String column, @Nullable String value) {
         Path path = column.equals("path") && value != null ? Path.of(value) : home;
         // What lay in the other workspace lies in this one; what lay elsewhere stays where it was said to be.
         return column.equals("path") && value != null && !path.isAbsolute()

@@ -19,11 +19,13 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.mobrak.core.identity.UnreadableInput;
 
 /**
@@ -120,7 +122,7 @@ public final class Import {
             while (rows.next()) {
                 String owner = part.owner().isEmpty()
                         ? ""
-                        : String.valueOf(keysHere.get(Part.target(part.owner().get()))
+                        : String.valueOf(keysOf(Part.target(part.owner().get()))
                                 .get(rows.getLong(part.owner().get())));
                 String key = naming.of(form.identity(part, owner, rows));
                 own.put(key, rows.getLong("id"));
@@ -202,7 +204,7 @@ public final class Import {
         if (part.owner().isPresent()) {
             long number = reference(part, part.owner().get(), row)
                     .orElseThrow(() -> zip.refused("has a row in “" + part.file() + "” that belongs to nothing"));
-            owner = String.valueOf(keysHere.get(Part.target(part.owner().get())).get(number));
+            owner = String.valueOf(keysOf(Part.target(part.owner().get())).get(number));
         }
         String[] identity = new String[part.identity().size() + 1];
         identity[0] = owner;
@@ -212,8 +214,8 @@ public final class Import {
         // What belongs to something that is new is new.
         Optional<Long> same = owner.equals("null")
                 ? Optional.empty()
-                : Optional.ofNullable(here.get(part).get(naming.of(identity)));
-        return part == Part.PHONES ? phone(key, values.get("nickname"), same, serials) : same;
+                : Optional.ofNullable(Objects.requireNonNull(here.get(part)).get(naming.of(identity)));
+        return part == Part.PHONES ? phone(key, String.valueOf(values.get("nickname")), same, serials) : same;
     }
 
     private Optional<Long> phone(String key, String nickname, Optional<Long> same, Serials serials) {
@@ -237,7 +239,7 @@ public final class Import {
         if (key.isMissingNode() || key.isNull()) {
             return Optional.empty();
         }
-        Long number = taken.get(Part.target(reference)).get(key.asText());
+        Long number = Objects.requireNonNull(taken.get(Part.target(reference))).get(key.asText());
         if (number == null) {
             throw zip.refused("has a row in “%s” that belongs to nothing".formatted(part.file()));
         }
@@ -252,7 +254,7 @@ public final class Import {
     }
 
     /** A value as it stands in an export, checked for its type. */
-    private String value(Part part, String column, JsonNode row) throws IOException {
+    private @Nullable String value(Part part, String column, JsonNode row) throws IOException {
         JsonNode value = row.path(Part.field(column));
         if (value.isMissingNode() || value.isNull()) {
             return null;
@@ -323,5 +325,10 @@ public final class Import {
         } finally {
             Files.deleteIfExists(beside);
         }
+    }
+
+    /** Owners are read before what they own. */
+    private Map<Long, String> keysOf(Part part) {
+        return Objects.requireNonNull(keysHere.get(part));
     }
 }

@@ -1,6 +1,7 @@
 package org.mobrak.core.material.check;
 
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Stream;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Finding;
@@ -14,7 +15,7 @@ final class HoldsRule implements Rule {
                 .flatMap(needed -> needed.holds().entrySet().stream())
                 .filter(said -> found.containsKey(said.getKey()))
                 .sorted(Map.Entry.comparingByKey())
-                .map(said -> compare(said.getKey(), said.getValue(), found.get(said.getKey())));
+                .map(said -> compare(said.getKey(), said.getValue(), Objects.requireNonNull(found.get(said.getKey()))));
     }
 
     private static Finding compare(Fact fact, String said, String found) {

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.zip.CRC32;
+import org.jspecify.annotations.Nullable;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.material.About;
 import org.mobrak.core.material.About.Layout;
@@ -94,7 +95,7 @@ final class KernelReader implements PartReader {
     private static final class Search {
         private final Piece piece;
         private final PieceInspector looker;
-        private About found;
+        private @Nullable About found;
         private List<Part> trees = List.of();
 
         Search(Piece piece, PieceInspector looker) {

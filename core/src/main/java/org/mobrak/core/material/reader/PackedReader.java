@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalLong;
 import org.mobrak.core.material.FileKind;
@@ -50,7 +51,8 @@ final class PackedReader implements PartReader {
             InputStream unpacked = looker.budget().meter(compression.open(piece.in(), true));
             inside.add(looker.look(piece.inside(innerName(piece.name()), OptionalLong.empty(), unpacked)));
         });
-        return new Part(piece.name(), piece.bytes(), KINDS.get(compression), Optional.empty(), inside);
+        return new Part(
+                piece.name(), piece.bytes(), Objects.requireNonNull(KINDS.get(compression)), Optional.empty(), inside);
     }
 
     /**

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalLong;
 import org.apache.commons.compress.utils.SeekableInMemoryByteChannel;
@@ -18,7 +19,7 @@ import org.mobrak.fuzz.Checks;
 public final class HeaderFuzz {
     private static final int DEEPEST = 8;
     private static final Path FOLDER = Path.of(System.getProperty("fuzz.folder", "/dev/shm"));
-    private static final PartReader READER = Map.of(
+    private static final PartReader READER = Objects.requireNonNull(Map.of(
                     "boot", new BootImageReader(),
                     "chip", new BootImageReader(),
                     "sparse", new SparseReader(),
@@ -26,7 +27,7 @@ public final class HeaderFuzz {
                     "elf", new ElfReader(),
                     "tar", new TarReader(),
                     "zip", new ZipReader())
-            .get(System.getProperty("fuzz.name", "boot"));
+            .get(System.getProperty("fuzz.name", "boot")));
 
     private HeaderFuzz() {}
 
