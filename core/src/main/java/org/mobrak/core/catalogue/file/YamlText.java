@@ -11,30 +11,29 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import org.mobrak.core.identity.VisibleText;
-import org.yaml.snakeyaml.LoaderOptions;
-import org.yaml.snakeyaml.composer.Composer;
-import org.yaml.snakeyaml.error.MarkedYAMLException;
-import org.yaml.snakeyaml.error.YAMLException;
-import org.yaml.snakeyaml.events.AliasEvent;
-import org.yaml.snakeyaml.events.Event;
-import org.yaml.snakeyaml.events.MappingStartEvent;
-import org.yaml.snakeyaml.events.NodeEvent;
-import org.yaml.snakeyaml.events.ScalarEvent;
-import org.yaml.snakeyaml.events.SequenceStartEvent;
-import org.yaml.snakeyaml.nodes.MappingNode;
-import org.yaml.snakeyaml.nodes.Node;
-import org.yaml.snakeyaml.nodes.NodeId;
-import org.yaml.snakeyaml.nodes.NodeTuple;
-import org.yaml.snakeyaml.nodes.ScalarNode;
-import org.yaml.snakeyaml.nodes.SequenceNode;
-import org.yaml.snakeyaml.nodes.Tag;
-import org.yaml.snakeyaml.parser.Parser;
-import org.yaml.snakeyaml.parser.ParserImpl;
-import org.yaml.snakeyaml.reader.StreamReader;
-import org.yaml.snakeyaml.resolver.Resolver;
+import org.snakeyaml.engine.v2.api.LoadSettings;
+import org.snakeyaml.engine.v2.common.Anchor;
+import org.snakeyaml.engine.v2.composer.Composer;
+import org.snakeyaml.engine.v2.events.AliasEvent;
+import org.snakeyaml.engine.v2.events.Event;
+import org.snakeyaml.engine.v2.events.MappingStartEvent;
+import org.snakeyaml.engine.v2.events.NodeEvent;
+import org.snakeyaml.engine.v2.events.ScalarEvent;
+import org.snakeyaml.engine.v2.events.SequenceStartEvent;
+import org.snakeyaml.engine.v2.exceptions.Mark;
+import org.snakeyaml.engine.v2.exceptions.MarkedYamlEngineException;
+import org.snakeyaml.engine.v2.exceptions.YamlEngineException;
+import org.snakeyaml.engine.v2.nodes.MappingNode;
+import org.snakeyaml.engine.v2.nodes.Node;
+import org.snakeyaml.engine.v2.nodes.NodeTuple;
+import org.snakeyaml.engine.v2.nodes.ScalarNode;
+import org.snakeyaml.engine.v2.nodes.SequenceNode;
+import org.snakeyaml.engine.v2.parser.Parser;
+import org.snakeyaml.engine.v2.parser.ParserImpl;
+import org.snakeyaml.engine.v2.scanner.StreamReader;
 
 /**
- * YAML that nobody vouches for, as a tree of plain values, with the line of every one.
+ * YAML 1.2 that nobody vouches for, as a tree of plain values, with the line of every one.
  *
  * <p>Only the plain words of YAML's core schema mean something (YAML 1.2.2, §10.3): {@code true}, {@code false},
  * {@code null} and numbers. So {@code on}, {@code off} and dates stay the text they look like. Tags are refused;
@@ -47,10 +46,13 @@ final class YamlText {
     private static final int MOST_DEPTH = 20;
     private static final int MOST_NODES = 200_000;
 
-    private static final Resolver CORE_SCHEMA = new CoreSchema();
+    private static final LoadSettings SETTINGS =
+            LoadSettings.builder().setCodePointLimit(MOST_CHARACTERS + 1).build();
+    private static final Pattern NUMBER = Pattern.compile("[-+]?(?:0|[1-9][0-9]*)(?:\\.[0-9]+)?");
+    private static final int LONGEST_NUMBER = 20;
 
     private final Parser parser;
-    private final Map<String, Anchored> anchors = new HashMap<>();
+    private final Map<Anchor, Anchored> anchors = new HashMap<>();
     private int nodes;
     private int aliases;
 
@@ -90,15 +92,14 @@ final class YamlText {
                 }
                 here = inner.get();
             }
-            return here.getStartMark().getLine() + 1;
+            return YamlText.line(here.getStartMark());
         }
 
         private Node source() {
             if (source.isEmpty()) {
-                LoaderOptions limits = new LoaderOptions();
-                source = Optional.of(new Composer(parserOf(text), CORE_SCHEMA, limits).getSingleNode());
+                source = new Composer(SETTINGS, parserOf(text)).getSingleNode();
             }
-            return source.get();
+            return source.orElseThrow();
         }
 
         private static Optional<Node> inner(Node node, String step) {
@@ -137,22 +138,12 @@ final class YamlText {
         }
     }
 
-    private static final class CoreSchema extends Resolver {
-        @Override
-        protected void addImplicitResolvers() {
-            addImplicitResolver(Tag.BOOL, Pattern.compile("true|false"), "tf");
-            addImplicitResolver(Tag.NULL, Pattern.compile("null|~|"), "n~\0");
-            addImplicitResolver(Tag.INT, Pattern.compile("[-+]?(0|[1-9][0-9]*)"), "-+0123456789");
-            addImplicitResolver(Tag.FLOAT, Pattern.compile("[-+]?(0|[1-9][0-9]*)\\.[0-9]+"), "-+0123456789");
-        }
-    }
-
     private YamlText(String text) {
         this.parser = parserOf(text);
     }
 
     private static Parser parserOf(String text) {
-        return new ParserImpl(new StreamReader(text), new LoaderOptions());
+        return new ParserImpl(SETTINGS, new StreamReader(SETTINGS, text));
     }
 
     static Tree parse(String text) throws BadYaml {
@@ -162,13 +153,12 @@ final class YamlText {
         checkLines(text);
         try {
             return new Tree(text, new YamlText(text).document());
-        } catch (MarkedYAMLException broken) {
-            int line = broken.getProblemMark() == null
-                    ? 0
-                    : broken.getProblemMark().getLine() + 1;
+        } catch (MarkedYamlEngineException broken) {
             throw new BadYaml(
-                    line, "This is no YAML: " + broken.getProblem() + ".", "Maybe a quote or an indent is off.");
-        } catch (YAMLException refused) {
+                    broken.getProblemMark().map(mark -> mark.getLine() + 1).orElse(0),
+                    "This is no YAML: " + broken.getProblem() + ".",
+                    "Maybe a quote or an indent is off.");
+        } catch (YamlEngineException refused) {
             throw new BadYaml(0, firstLine(refused) + ".", "Split the file, or write repeated parts out.");
         } catch (NumberFormatException escape) {
             // The library reads the number behind a backslash without looking whether there is one.
@@ -197,13 +187,13 @@ final class YamlText {
 
     /** The values come straight from the parser's events; making nodes of all of them first would take half as long again. */
     private JsonNode document() throws BadYaml {
-        parser.getEvent();
+        parser.next();
         if (parser.checkEvent(Event.ID.StreamEnd)) {
             throw new BadYaml(0, "The file is empty.", "Describe one phone family or route in it, or remove it.");
         }
-        parser.getEvent();
-        JsonNode root = value(parser.getEvent(), 0);
-        parser.getEvent();
+        parser.next();
+        JsonNode root = value(parser.next(), 0);
+        parser.next();
         if (!parser.checkEvent(Event.ID.StreamEnd)) {
             throw new BadYaml(line(parser.peekEvent()), "The file holds more than one document.", "Split it.");
         }
@@ -211,7 +201,11 @@ final class YamlText {
     }
 
     private static int line(Event event) {
-        return event.getStartMark().getLine() + 1;
+        return line(event.getStartMark());
+    }
+
+    private static int line(Optional<Mark> mark) {
+        return mark.map(Mark::getLine).orElse(-1) + 1;
     }
 
     private static String firstLine(Exception refused) {
@@ -228,17 +222,17 @@ final class YamlText {
         JsonNode value = node instanceof ScalarEvent scalar
                 ? scalar(scalar)
                 : node instanceof MappingStartEvent start ? map(start, depth) : list((SequenceStartEvent) node, depth);
-        if (node.getAnchor() != null) {
-            anchors.put(node.getAnchor(), new Anchored(value, nodes - before));
-        }
+        int held = nodes - before;
+        node.getAnchor().ifPresent(anchor -> anchors.put(anchor, new Anchored(value, held)));
         return value;
     }
 
     /** An alias counts as all that it stands for; one inside of what it stands for is not known yet. */
     private JsonNode known(AliasEvent alias) throws BadYaml {
-        Anchored anchored = anchors.get(alias.getAnchor());
+        Anchored anchored = anchors.get(alias.getAlias());
         if (anchored == null) {
-            throw new BadYaml(line(alias), "Found undefined alias " + alias.getAnchor() + ".", "Write the value out.");
+            throw new BadYaml(
+                    line(alias), "Found undefined alias " + alias.getAlias().getValue() + ".", "Write the value out.");
         }
         if (++aliases > MOST_ALIASES) {
             throw new BadYaml(line(alias), "The file holds too many aliases.", "Write the values out.");
@@ -257,7 +251,7 @@ final class YamlText {
     private JsonNode list(SequenceStartEvent start, int depth) throws BadYaml {
         refuseTag(start.getTag(), start);
         ArrayNode array = JsonNodeFactory.instance.arrayNode();
-        for (Event event = parser.getEvent(); !event.is(Event.ID.SequenceEnd); event = parser.getEvent()) {
+        for (Event event = parser.next(); event.getEventId() != Event.ID.SequenceEnd; event = parser.next()) {
             array.add(value(event, depth + 1));
         }
         return array;
@@ -266,7 +260,7 @@ final class YamlText {
     private JsonNode map(MappingStartEvent start, int depth) throws BadYaml {
         refuseTag(start.getTag(), start);
         ObjectNode object = JsonNodeFactory.instance.objectNode();
-        for (Event event = parser.getEvent(); !event.is(Event.ID.MappingEnd); event = parser.getEvent()) {
+        for (Event event = parser.next(); event.getEventId() != Event.ID.MappingEnd; event = parser.next()) {
             if (!(event instanceof ScalarEvent key)) {
                 throw new BadYaml(line(event), "A key must be a plain word.", "Write it without brackets.");
             }
@@ -274,15 +268,15 @@ final class YamlText {
             if (object.has(name)) {
                 throw new BadYaml(line(event), "“" + name + "” stands twice.", "Keep one of the two.");
             }
-            object.set(name, value(parser.getEvent(), depth + 1));
+            object.set(name, value(parser.next(), depth + 1));
         }
         return object;
     }
 
-    private static void refuseTag(String tag, Event event) throws BadYaml {
-        if (tag != null) {
+    private static void refuseTag(Optional<String> tag, Event event) throws BadYaml {
+        if (tag.isPresent()) {
             throw new BadYaml(
-                    line(event), "The tag " + tag + " is not allowed.", "Remove it; plain values are enough.");
+                    line(event), "The tag " + tag.get() + " is not allowed.", "Remove it; plain values are enough.");
         }
     }
 
@@ -302,14 +296,16 @@ final class YamlText {
     private static JsonNode scalar(ScalarEvent event) throws BadYaml {
         JsonNodeFactory json = JsonNodeFactory.instance;
         String value = word(event);
-        Tag tag = event.isPlain() ? CORE_SCHEMA.resolve(NodeId.scalar, value, true) : Tag.STR;
-        if (tag.equals(Tag.NULL)) {
-            return json.nullNode();
+        if (!event.isPlain()) {
+            return json.textNode(value);
         }
-        if (tag.equals(Tag.BOOL)) {
-            return json.booleanNode(Boolean.parseBoolean(value));
-        }
-        boolean number = tag.equals(Tag.INT) || tag.equals(Tag.FLOAT);
-        return number && value.length() < 20 ? json.numberNode(new BigDecimal(value)) : json.textNode(value);
+        return switch (value) {
+            case "", "~", "null" -> json.nullNode();
+            case "true", "false" -> json.booleanNode(Boolean.parseBoolean(value));
+            default ->
+                value.length() < LONGEST_NUMBER && NUMBER.matcher(value).matches()
+                        ? json.numberNode(new BigDecimal(value))
+                        : json.textNode(value);
+        };
     }
 }
