@@ -29,6 +29,7 @@ import org.mobrak.core.catalogue.file.Difference;
 import org.mobrak.core.catalogue.match.Identity;
 import org.mobrak.core.catalogue.trouble.Troubles;
 import org.mobrak.core.gather.Kept;
+import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Finding;
@@ -383,6 +384,11 @@ final class Workbench implements AutoCloseable {
         @Override
         public Troubles troubles() throws IOException {
             return workspace.troubles();
+        }
+
+        @Override
+        public List<StockCopy> copies() throws Refusal {
+            return bin.copies(phone());
         }
 
         @Override

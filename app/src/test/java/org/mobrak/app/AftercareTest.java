@@ -15,6 +15,7 @@ import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Step;
 import org.mobrak.core.mend.patch.PropertyPatch;
 import org.mobrak.core.plan.Goal;
+import org.mobrak.core.plan.Takeback;
 import org.mobrak.core.proof.Comparison;
 import org.mobrak.core.proof.RootProof;
 import org.mobrak.core.proof.Seen;
@@ -73,20 +74,7 @@ class AftercareTest extends DemoSessions {
             does(session, one -> one.takeTyped(Fact.RECOVERY, "stock"));
             does(session, one -> one.wish(Goal.RECOVERY));
             does(session, one -> one.start(desk(one).answer().plans().get(0)));
-            while (job(session).next().isPresent()) {
-                Step next = job(session).next().orElseThrow();
-                next.gate()
-                        .ifPresent(gate -> open(
-                                session,
-                                gate.fact(),
-                                gate.atLeast()
-                                        .map(String::valueOf)
-                                        .orElseGet(() -> gate.is().get(0))));
-                does(session, one -> one.tick(next, desk(one).confirmation()));
-                assertThat(session.notice().get().filter(Notice::bad))
-                        .as(next.title())
-                        .isEmpty();
-            }
+            walk(session);
             look(session);
             does(session, one -> one.end(Event.End.WORKED, "all well"));
             does(session, one -> one.takeTyped(Fact.RECOVERY, "custom"));
@@ -102,6 +90,62 @@ class AftercareTest extends DemoSessions {
             Path report = top.resolve("report.csv");
             does(session, one -> one.aftercare().saveReport(outcome.job(), report));
             assertThat(Files.readString(report)).contains(",worked,,").doesNotContain("Hive 11", "all well");
+        }
+    }
+
+    /** As an honest person does it, gate by gate and step by step. */
+    private void walk(Session session) throws Exception {
+        while (job(session).next().isPresent()) {
+            Step next = job(session).next().orElseThrow();
+            next.gate()
+                    .ifPresent(gate -> open(
+                            session,
+                            gate.fact(),
+                            gate.atLeast()
+                                    .map(String::valueOf)
+                                    .orElseGet(() -> gate.is().get(0))));
+            does(session, one -> one.tick(next, desk(one).confirmation()));
+            assertThat(session.notice().get().filter(Notice::bad))
+                    .as(next.title())
+                    .isEmpty();
+        }
+    }
+
+    @Test
+    void whatAJobChangedIsPlannedBackAndWhatNeverComesBackIsSaid() throws Exception {
+        try (Session session = openDemo("Hive 11")) {
+            does(session, one -> one.takeTyped(Fact.LOCK, "locked"));
+            does(session, one -> one.takeTyped(Fact.RECOVERY, "stock"));
+            does(session, one -> one.takeTyped(Fact.WARRANTY_FUSE, "intact"));
+            does(session, one -> one.wish(Goal.RECOVERY));
+            look(session);
+            assertThat(view(session).takingBack()).isEmpty();
+            does(session, one -> one.start(desk(one).answer().plans().get(0)));
+            walk(session);
+            does(session, one -> one.end(Event.End.WORKED, ""));
+            look(session);
+            AftercareView.TakingBack back = view(session).takingBack().orElseThrow();
+            assertThat(back.all())
+                    .filteredOn(one -> one.fact() == Fact.RECOVERY)
+                    .extracting(Takeback::standing)
+                    .containsExactly(Takeback.Standing.BY_A_PLAN);
+            assertThat(back.all())
+                    .filteredOn(one -> one.standing() == Takeback.Standing.NEVER)
+                    .as("the unlock wiped the data; a backup was noted on the way, so only that can be said")
+                    .isEmpty();
+            assertThat(back.all())
+                    .filteredOn(one -> one.fact() == Fact.LOCK)
+                    .extracting(Takeback::standing)
+                    .as("no route locks it again")
+                    .containsExactly(Takeback.Standing.NO_PLAN);
+            Goal goal = back.goal().orElseThrow();
+            assertThat(Goal.ofKey(goal.key())).contains(goal);
+            assertThat(goal.key()).isEqualTo("as:recovery=stock");
+            does(session, one -> one.wish(goal));
+            does(session, one -> one.start(desk(one).answer().plans().get(0)));
+            walk(session);
+            does(session, one -> one.end(Event.End.WORKED, ""));
+            assertThat(desk(session).identity().facts().value(Fact.RECOVERY)).contains("stock");
         }
     }
 

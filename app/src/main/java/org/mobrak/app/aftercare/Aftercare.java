@@ -62,7 +62,8 @@ public final class Aftercare {
                 troubles().symptoms(),
                 diagnosis(notes, outcomes.done(), jobs.stream().findFirst().map(AftercareView.JobOutcome::comparison)),
                 file.map(edit -> opened(edit, source, notes)),
-                inventory());
+                inventory(),
+                new BackAgain(place).look());
     }
 
     /** What lay open of another phone is put away. */

@@ -3,12 +3,15 @@ package org.mobrak.app.aftercare;
 import java.util.List;
 import java.util.Optional;
 import org.mobrak.core.catalogue.trouble.Symptom;
+import org.mobrak.core.gather.RestoreCheck;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.mend.Diagnosis;
 import org.mobrak.core.mend.SymptomSearch;
 import org.mobrak.core.mend.patch.PropertyLine;
 import org.mobrak.core.mend.patch.PropertyPatch;
+import org.mobrak.core.plan.Goal;
+import org.mobrak.core.plan.Takeback;
 import org.mobrak.core.proof.AppChanges;
 import org.mobrak.core.proof.Comparison;
 import org.mobrak.core.proof.RootProof;
@@ -21,6 +24,7 @@ import org.mobrak.core.proof.Seen;
  * @param said what the readings say of root, whether it was proved or not
  * @param jobs ended jobs held against what was read since, the newest first
  * @param known every symptom of the catalogue
+ * @param takingBack how the phone can be brought back to how it was before its last job
  */
 public record AftercareView(
         long phone,
@@ -32,7 +36,8 @@ public record AftercareView(
         List<Symptom> known,
         Diagnosis diagnosis,
         Optional<OpenFile> file,
-        Optional<Inventory> apps) {
+        Optional<Inventory> apps,
+        Optional<TakingBack> takingBack) {
     public AftercareView {
         timeline = List.copyOf(timeline);
         jobs = List.copyOf(jobs);
@@ -41,6 +46,20 @@ public record AftercareView(
 
     /** An ended job and how the phone came out of it. */
     public record JobOutcome(Job job, Comparison comparison) {}
+
+    /**
+     * The way back from the last job whose plan is known.
+     *
+     * @param all what is otherwise than it was
+     * @param copies what it wrote, and whether a copy of it is there to be put back
+     * @param goal that brings back what can be brought back; empty where nothing can or need be
+     */
+    public record TakingBack(Job job, List<Takeback> all, List<RestoreCheck> copies, Optional<Goal> goal) {
+        public TakingBack {
+            all = List.copyOf(all);
+            copies = List.copyOf(copies);
+        }
+    }
 
     /**
      * A property file that lies open.

@@ -2,9 +2,11 @@ package org.mobrak.app.aftercare;
 
 import java.io.IOException;
 import java.time.Instant;
+import java.util.List;
 import java.util.function.UnaryOperator;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.trouble.Troubles;
+import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.logbook.Dossier;
@@ -18,6 +20,9 @@ public interface Place {
     Catalogue catalogue();
 
     Troubles troubles() throws IOException;
+
+    /** What is registered of this phone and of its model, to be put back one day. */
+    List<StockCopy> copies() throws Refusal;
 
     String kept() throws Refusal;
 

@@ -21,6 +21,9 @@ import org.mobrak.core.plan.Transfer;
  * proves nothing and is said not to.
  */
 final class Placing {
+    /** Our own choice. */
+    private static final long ANOTHER_SIZE = 2;
+
     private final CheckContext against;
     private final List<Kept> kept;
 
@@ -75,8 +78,17 @@ final class Placing {
                 .filter(wanted -> alone)
                 .flatMap(wanted -> kept.stream()
                         .filter(file -> file.isThere() && !proven.contains(file.id()))
+                        .filter(file -> isOfItsSize(file, need.file()))
                         .filter(file -> file.material().writes().stream().anyMatch(write -> write.kind() == wanted))
                         .findFirst());
+    }
+
+    /** On a shelf with the files of several phones one of quite another size is another phone's, and no wrong one for this. */
+    private static boolean isOfItsSize(Kept file, NeededFile needed) {
+        long here = file.material().bytes();
+        return needed.bytes()
+                .filter(bytes -> here > ANOTHER_SIZE * bytes || bytes > ANOTHER_SIZE * here)
+                .isEmpty();
     }
 
     private GatherItem judged(Need.OfFile need, Kept file) {

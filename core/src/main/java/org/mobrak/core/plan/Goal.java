@@ -32,6 +32,11 @@ public record Goal(String key, String label, Map<Fact, String> wanted) {
 
     public static final Goal UNROOTED = new Goal("unrooted", "Without root", Map.of(Fact.ROOT, "none"));
 
+    /** Facts whose value says how a phone stands; a goal can be to have them as they were. */
+    private static final List<Fact> STATES = List.of(
+            Fact.ROOT, Fact.RECOVERY, Fact.OS_KIND, Fact.KERNEL_KIND, Fact.LOCK, Fact.WRITE_PROTECTION, Fact.OTA_PATH);
+
+    private static final String AS = "as:";
     private static final String MEND = "mend:";
     private static final String NO_TROUBLE = "none";
 
@@ -52,13 +57,53 @@ public record Goal(String key, String label, Map<Fact, String> wanted) {
                 .toList();
     }
 
+    /**
+     * That a phone stands as it did: {@code as:recovery=stock,root=none}.
+     *
+     * @param before what was known of it then; what says nothing of how it stands is left out
+     * @return empty where nothing is left
+     */
+    public static Optional<Goal> asBefore(Map<Fact, String> before) {
+        Map<Fact, String> wanted = new EnumMap<>(Fact.class);
+        STATES.stream()
+                .filter(before::containsKey)
+                .filter(fact ->
+                        fact.domain().objection(before.getOrDefault(fact, "")).isEmpty())
+                .forEach(fact -> wanted.put(fact, before.getOrDefault(fact, "")));
+        String key = wanted.entrySet().stream()
+                .map(want -> want.getKey().key() + "=" + want.getValue())
+                .collect(Collectors.joining(","));
+        String words = wanted.entrySet().stream()
+                .map(want -> want.getKey().label() + " " + want.getValue())
+                .collect(Collectors.joining(", "));
+        return wanted.isEmpty() ? Optional.empty() : Optional.of(new Goal(AS + key, "As before: " + words, wanted));
+    }
+
+    /** The facts that say how a phone stands. */
+    public static List<Fact> states() {
+        return STATES;
+    }
+
+    private static Optional<Goal> parsed(String key) {
+        Map<Fact, String> wanted = new EnumMap<>(Fact.class);
+        String[] parts = key.substring(AS.length()).split(",");
+        for (String part : parts) {
+            int equals = part.indexOf('=');
+            Optional<Fact> fact = Fact.ofKey(part.substring(0, Math.max(0, equals)));
+            fact.ifPresent(known -> wanted.put(known, part.substring(equals + 1)));
+        }
+        return asBefore(wanted).filter(goal -> goal.wanted.size() == parts.length);
+    }
+
     /** The goal with this key, or those between plus signs joined; empty if there is no such goal or they contradict. */
     public static Optional<Goal> ofKey(String key) {
         Optional<Goal> joined = Optional.empty();
         for (String part : key.split("\\+", -1)) {
-            Optional<Goal> one = Stream.concat(usual().stream(), mends().stream())
-                    .filter(goal -> goal.key.equals(part))
-                    .findFirst();
+            Optional<Goal> one = part.startsWith(AS)
+                    ? parsed(part)
+                    : Stream.concat(usual().stream(), mends().stream())
+                            .filter(goal -> goal.key.equals(part))
+                            .findFirst();
             joined = joined.isEmpty() ? one : one.flatMap(joined.get()::and);
             if (joined.isEmpty()) {
                 return joined;

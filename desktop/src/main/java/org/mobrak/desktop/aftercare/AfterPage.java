@@ -36,12 +36,14 @@ public final class AfterPage implements View {
         TroubleFace trouble = new TroubleFace(session, ways);
         PropertyFace property = new PropertyFace(session);
         AppsFace apps = new AppsFace(session);
+        BackFace back = new BackFace(session, ways);
         faces.add("face-proof", "Proof", proof::node);
         faces.add("face-compare", "Before and after", compare::node);
+        faces.add("face-back", "Take back", back::node);
         turnToTrouble = faces.add("face-trouble", "What broke?", trouble::node);
         faces.add("face-property", "One property", property::node);
         faces.add("face-apps", "Apps", apps::node);
-        views = List.of(proof, compare, trouble, property, apps);
+        views = List.of(proof, compare, back, trouble, property, apps);
         summary.setId("after-summary");
         summary.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(summary, Priority.ALWAYS);
