@@ -134,6 +134,35 @@ class AfterTest {
     }
 
     @Test
+    void aPhoneIsPlannedBackToHowItWasAndTheWayBackIsRehearsed() {
+        lay("Hive 7");
+        desktop.click("face-back");
+        desktop.until("what was changed", () -> desktop.shows("back to none by"));
+        desktop.assertShows("It was not read before; this is the usual state.");
+        desktop.click("plan-the-way-back");
+        desktop.until("the ways are weighed", () -> desktop.isShown("face-rehearsal"));
+        desktop.until(
+                "a plan",
+                () -> desktop.session()
+                        .snapshot()
+                        .get()
+                        .desk()
+                        .filter(desk -> desk.wish().goal().key().equals("as:root=none")
+                                && !desk.answer().plans().isEmpty())
+                        .isPresent());
+        desktop.click("face-rehearsal");
+        desktop.click("rehearse");
+        desktop.until(
+                "played to its goal",
+                () -> desktop.session()
+                        .rehearsals()
+                        .report()
+                        .get()
+                        .filter(Report::reached)
+                        .isPresent());
+    }
+
+    @Test
     void whatMendsATroubleIsPlannedAndRehearsedLikeAnyOtherWay() {
         lay("Hive 7");
         desktop.robot().interact(() -> {

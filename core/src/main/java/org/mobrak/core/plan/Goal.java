@@ -73,10 +73,7 @@ public record Goal(String key, String label, Map<Fact, String> wanted) {
         String key = wanted.entrySet().stream()
                 .map(want -> want.getKey().key() + "=" + want.getValue())
                 .collect(Collectors.joining(","));
-        String words = wanted.entrySet().stream()
-                .map(want -> want.getKey().label() + " " + want.getValue())
-                .collect(Collectors.joining(", "));
-        return wanted.isEmpty() ? Optional.empty() : Optional.of(new Goal(AS + key, "As before: " + words, wanted));
+        return wanted.isEmpty() ? Optional.empty() : Optional.of(new Goal(AS + key, "As it was before", wanted));
     }
 
     /** The facts that say how a phone stands. */

@@ -80,8 +80,10 @@ public record Takeback(Fact fact, String before, String now, Standing standing, 
                 .orElseThrow();
         Optional<Plan> plan = answer.plans().stream().findFirst();
         String by = plan.map(way -> "by “" + names(way) + "”" + loss(way))
-                .orElseGet(() ->
-                        answer.blockers().stream().findFirst().orElse("Nothing in the catalogue brings it back."));
+                .orElseGet(() -> answer.blockers().stream()
+                        .filter(blocker -> !blocker.contains(answer.goal().label()))
+                        .findFirst()
+                        .orElse("Nothing in the catalogue brings that back for this phone."));
         return new Takeback(
                 fact,
                 was,

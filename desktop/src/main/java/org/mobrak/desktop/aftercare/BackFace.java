@@ -97,7 +97,7 @@ final class BackFace implements AfterPage.Face {
     private Node planned(Goal goal) {
         Button plan = new Button("Plan the way back", new FontIcon(Feather.CORNER_UP_LEFT));
         plan.setId("plan-the-way-back");
-        plan.getStyleClass().add("accent");
+        plan.getStyleClass().add("do-this");
         plan.setOnAction(press -> {
             session.wish(goal);
             ways.run();

@@ -56,9 +56,7 @@ final class WishBar {
     WishBar(Session session) {
         this.session = session;
         goal.setId("goal");
-        goal.getItems()
-                .setAll(Stream.concat(Goal.usual().stream(), Goal.mends().stream())
-                        .toList());
+        goal.getItems().setAll(offered());
         goal.setConverter(labelled(Goal::label));
         goal.valueProperty().addListener((property, old, wanted) -> wish(this::goal));
         also.setId("also");
@@ -118,6 +116,10 @@ final class WishBar {
                 quick.isSelected() ? OptionalDouble.of(minutes.getValue()) : OptionalDouble.empty());
     }
 
+    private static List<Goal> offered() {
+        return Stream.concat(Goal.usual().stream(), Goal.mends().stream()).toList();
+    }
+
     private void goal() {
         Goal first = goal.getValue();
         Optional<Goal> both =
@@ -129,6 +131,14 @@ final class WishBar {
     void show(Wish wish) {
         showing = true;
         List<Goal> parts = parts(wish.goal());
+        List<Goal> offered = new ArrayList<>(offered());
+        if (!offered.contains(parts.get(0))) {
+            // That the phone stands as before is wished elsewhere, and each time for other facts.
+            offered.add(0, parts.get(0));
+        }
+        if (!goal.getItems().equals(offered)) {
+            goal.getItems().setAll(offered);
+        }
         goal.setValue(parts.get(0));
         List<Optional<Goal>> more = new ArrayList<>(List.of(Optional.empty()));
         Goal.usual().stream()
