@@ -106,6 +106,14 @@ public final class LogbookDesk {
                                 .formatted(zip, rows.get("phones.jsonl"), rows.get("texts.jsonl"))));
     }
 
+    /** Writes what is known of the phone on the desk and was done to it, as HTML, Markdown or CSV by the file's name. */
+    public void report(Path file) {
+        workers.read("Writing the report", () -> alone(Workbench::caseReport), report -> {
+            CaseFile.write(report, file);
+            return Outcome.told("Saved: " + file + ". Readings may hold serial numbers; look before you hand it on.");
+        });
+    }
+
     private static Optional<String> phone(Workbench open, boolean only) throws Refusal {
         return only
                 ? Optional.of(open.picked()

@@ -11,7 +11,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.apache.commons.io.file.PathUtils;
+import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.logbook.CaseReport;
+import org.mobrak.core.logbook.Dossier;
+import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.Workspace;
 import org.mobrak.core.logbook.WorkspaceCheck;
 import org.mobrak.core.logbook.search.Found;
@@ -40,6 +44,22 @@ public final class Transfers {
     public Map<String, Long> export(Path workspace, Optional<String> phone, Path zip, Clock clock) throws IOException {
         try (Workspace open = Workspace.open(workspace, cache)) {
             return Export.write(open.folder(), phone, zip, clock.instant());
+        }
+    }
+
+    /** Writes what is known of a phone and was done to it, as HTML, Markdown or CSV by each file's name. */
+    public void report(Path workspace, String phone, List<Path> files, Clock clock) throws IOException {
+        try (Workspace open = Workspace.open(workspace, cache)) {
+            PhoneRecord record = open.logbook().phones().stream()
+                    .filter(one -> one.nickname().equals(phone))
+                    .findFirst()
+                    .orElseThrow(() -> new UnreadableInput("No phone in it is called “" + phone + "”."));
+            Dossier dossier = open.logbook().dossier(record);
+            Facts facts =
+                    open.catalogue().catalogue().complete(dossier.ledger()).facts();
+            for (Path file : files) {
+                CaseFile.write(new CaseReport(dossier, facts, clock.getZone(), clock.instant()), file);
+            }
         }
     }
 

@@ -42,6 +42,7 @@ import org.mobrak.core.job.Job;
 import org.mobrak.core.job.JobPlan;
 import org.mobrak.core.job.RunSheet;
 import org.mobrak.core.job.Step;
+import org.mobrak.core.logbook.CaseReport;
 import org.mobrak.core.logbook.Dossier;
 import org.mobrak.core.logbook.Logbook;
 import org.mobrak.core.logbook.PhoneRecord;
@@ -250,6 +251,11 @@ final class Workbench implements AutoCloseable {
             throw new IOException(file + " cannot be written; choose another folder.", refused);
         }
         return new Notice(false, "Saved: " + file);
+    }
+
+    /** What is known of the phone on the desk and was done to it. */
+    CaseReport caseReport() throws Refusal {
+        return new CaseReport(dossier(), identity().facts(), clock.getZone(), now());
     }
 
     void compareCatalogue(Path other) throws IOException {

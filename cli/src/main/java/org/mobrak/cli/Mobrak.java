@@ -46,6 +46,7 @@ import picocli.CommandLine.Spec;
             LearnCommand.class,
             CatalogueCommand.class,
             ExportCommand.class,
+            ReportCommand.class,
             ImportCommand.class,
             CheckCommand.class,
             SearchCommand.class,

@@ -25,6 +25,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVParser;
 import org.apache.commons.io.file.PathUtils;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -939,6 +941,31 @@ class MobrakTest {
         Outcome out = run("", "export", own.toString(), "--to", zip.toString(), "--json");
         assertThat(out.status()).isEqualTo(Mobrak.DONE);
         assertThat(out.json().at("/rows/texts.jsonl").asInt()).isEqualTo(1);
+        Path page = folder.resolve("case.html");
+        Path text = folder.resolve("case.md");
+        Path rows = folder.resolve("case.csv");
+        Outcome report = run(
+                "",
+                "report",
+                own.toString(),
+                "--phone",
+                "Grandmother's",
+                "--to",
+                page.toString(),
+                "--to",
+                text.toString(),
+                "--to",
+                rows.toString(),
+                "--json");
+        assertThat(report.status()).as(report.err()).isEqualTo(Mobrak.DONE);
+        assertThat(report.json().at("/written")).hasSize(3);
+        assertThat(page).content().contains("<h1>Grandmother&#39;s</h1>", "OV-L210F", "hive-03-listing.txt");
+        assertThat(text).content().contains("# Grandmother's", "- Model number: OV-L210F (property list)");
+        assertThat(CSVParser.parse(rows, StandardCharsets.UTF_8, CSVFormat.RFC4180)
+                        .getRecords())
+                .as("RFC 4180, read by a library")
+                .allSatisfy(row -> assertThat(row.size()).isEqualTo(4))
+                .anySatisfy(row -> assertThat(row.toList()).containsExactly("", "fact", "Model number", "OV-L210F"));
         Path other = folder.resolve("other");
         Outcome look = run("", "import", zip.toString(), "--into", other.toString(), "--dry-run", "--json");
         assertThat(look.json().at("/phones/0/becomes").asText()).isEqualTo("new");
@@ -965,6 +992,14 @@ class MobrakTest {
                 List.of("export", own.toString(), "--to", zip.toString(), "--phone", "nobody"),
                 List.of("import", own.toString(), "--into", other.toString()),
                 List.of("import", zip.toString(), "--into", HOME.toString()),
+                List.of("report", own.toString(), "--phone", "nobody", "--to", page.toString()),
+                List.of(
+                        "report",
+                        own.toString(),
+                        "--phone",
+                        "Grandmother's",
+                        "--to",
+                        folder.resolve("x.doc").toString()),
                 List.of("check", "/nowhere"),
                 List.of("search", "/nowhere", "x"))) {
             Outcome refused = run("", wrong.toArray(String[]::new));

@@ -57,6 +57,12 @@ class LogbookPageTest {
             desktop.press(KeyCode.CONTROL, KeyCode.DIGIT6);
             desktop.robot().interact(() -> desktop.session().logbook().export(zip, false));
             desktop.assertShows("with 13 phones");
+            Path page = top.resolve("case.html");
+            desktop.robot().interact(() -> desktop.session().logbook().report(page));
+            desktop.until("a page to be read", () -> Files.exists(page) && desktop.shows("Saved: "));
+            assertThat(page).content().contains("<h1>", "What was done");
+            desktop.robot().interact(() -> desktop.session().logbook().report(top.resolve("case.doc")));
+            desktop.assertShows("is none of .html, .md and .csv");
         }
         Path own = top.resolve("own");
         Workspace.create(own, List.of(Desktop.HOME.resolve("catalogue")));

@@ -18,6 +18,7 @@ import org.mobrak.app.Snapshot.PastJob;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.job.Event;
+import org.mobrak.core.job.EventWords;
 import org.mobrak.core.job.Job;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Drops;

@@ -74,7 +74,8 @@ final class WholeLogbook {
         export.getItems()
                 .addAll(
                         item("Everything …", "export-all", false),
-                        item("Only the phone on the desk …", "export-phone", true));
+                        item("Only the phone on the desk …", "export-phone", true),
+                        report());
         Button take = new Button("Take an export in …", new FontIcon(Feather.DOWNLOAD));
         take.setId("import");
         take.setOnAction(press -> {
@@ -130,6 +131,25 @@ final class WholeLogbook {
             chooser.setInitialFileName(onlyThePhone ? "phone.zip" : "workspace.zip");
             Optional.ofNullable(chooser.showSaveDialog(head.getScene().getWindow()))
                     .ifPresent(file -> session.logbook().export(file.toPath(), onlyThePhone));
+        });
+        return item;
+    }
+
+    /** What a person reads, and no program. */
+    private MenuItem report() {
+        MenuItem item = Texts.item("The phone on the desk, to be read …");
+        item.setId("report-phone");
+        item.setOnAction(press -> {
+            FileChooser chooser = new FileChooser();
+            chooser.setTitle("What is known of the phone and was done to it");
+            chooser.setInitialFileName("phone.html");
+            chooser.getExtensionFilters()
+                    .addAll(
+                            new FileChooser.ExtensionFilter("A page", "*.html"),
+                            new FileChooser.ExtensionFilter("Markdown", "*.md"),
+                            new FileChooser.ExtensionFilter("CSV", "*.csv"));
+            Optional.ofNullable(chooser.showSaveDialog(head.getScene().getWindow()))
+                    .ifPresent(file -> session.logbook().report(file.toPath()));
         });
         return item;
     }

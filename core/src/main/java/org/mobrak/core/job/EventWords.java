@@ -1,15 +1,12 @@
-package org.mobrak.desktop.logbook;
+package org.mobrak.core.job;
 
 import java.util.stream.Collectors;
-import org.mobrak.core.job.Event;
-import org.mobrak.core.job.Job;
-import org.mobrak.core.job.Step;
 
 /** Says in a sentence what happened in a job. */
-final class EventWords {
+public final class EventWords {
     private EventWords() {}
 
-    static String of(Job job, Event event) {
+    public static String of(Job job, Event event) {
         if (event instanceof Event.Begun one) {
             return "begun: " + title(job, one.step());
         } else if (event instanceof Event.Ticked one) {
