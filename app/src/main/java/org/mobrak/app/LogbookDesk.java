@@ -1,7 +1,9 @@
 package org.mobrak.app;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -9,6 +11,8 @@ import java.util.Set;
 import java.util.function.Supplier;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.logbook.Backups;
+import org.mobrak.core.logbook.remind.Reminder;
+import org.mobrak.core.logbook.remind.ReminderCalendar;
 import org.mobrak.core.logbook.search.Found;
 import org.mobrak.core.logbook.search.SearchIndex;
 import org.mobrak.core.logbook.transfer.Export;
@@ -20,6 +24,7 @@ public final class LogbookDesk {
     private final Workers workers;
     private final Supplier<Workbench> bench;
     private final Path cache;
+    private final Observed<Optional<Due>> due = new Observed<>(Optional.empty());
     private final Observed<Optional<Found>> found = new Observed<>(Optional.empty());
     private final Observed<List<Path>> copies = new Observed<>(List.of());
     private final Observed<Optional<Offer>> offer = new Observed<>(Optional.empty());
@@ -67,6 +72,47 @@ public final class LogbookDesk {
                 workers.draw(() ->
                         workers.notice.set(Optional.of(new Notice(true, String.valueOf(unreadable.getMessage())))));
             }
+        });
+    }
+
+    /** What is to be done again; empty until it was asked for. */
+    public Observed<Optional<Due>> due() {
+        return due;
+    }
+
+    /**
+     * What is to be done again.
+     *
+     * @param all of every phone, the earliest first
+     */
+    public record Due(LocalDate today, List<Reminder> all) {
+        public Due {
+            all = List.copyOf(all);
+        }
+    }
+
+    /** Works out what is to be done again. */
+    public void askWhatIsDue() {
+        workers.ask("Looking what is due", () -> {
+            List<Reminder> all = bench.get().reminders();
+            LocalDate today = bench.get().today();
+            workers.draw(() -> due.set(Optional.of(new Due(today, all))));
+            return Outcome.NOTHING;
+        });
+    }
+
+    public void putDueAway() {
+        due.set(Optional.empty());
+    }
+
+    /** Writes everything that is to be done again as a calendar file. */
+    public void saveCalendar(Path file) {
+        workers.ask("Writing the calendar", () -> {
+            Files.writeString(
+                    file,
+                    ReminderCalendar.of(bench.get().reminders(), bench.get().now()));
+            return Outcome.told(
+                    "Saved: " + file + ". Take it into any calendar; a later one brings the same entries up to date.");
         });
     }
 

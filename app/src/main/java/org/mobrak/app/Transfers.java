@@ -5,6 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.time.Clock;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,6 +19,9 @@ import org.mobrak.core.logbook.Dossier;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.Workspace;
 import org.mobrak.core.logbook.WorkspaceCheck;
+import org.mobrak.core.logbook.remind.Reminder;
+import org.mobrak.core.logbook.remind.ReminderCalendar;
+import org.mobrak.core.logbook.remind.Reminders;
 import org.mobrak.core.logbook.search.Found;
 import org.mobrak.core.logbook.search.SearchIndex;
 import org.mobrak.core.logbook.transfer.Export;
@@ -61,6 +65,27 @@ public final class Transfers {
                 CaseFile.write(new CaseReport(dossier, facts, clock.getZone(), clock.instant()), file);
             }
         }
+    }
+
+    /** What is to be done again with the phones of a workspace, the earliest first. */
+    public List<Reminder> reminders(Path workspace, Clock clock) throws IOException {
+        try (Workspace open = Workspace.open(workspace, cache)) {
+            Reminders reminders = new Reminders(clock.getZone());
+            return open.logbook().phones().stream()
+                    .flatMap(phone ->
+                            reminders
+                                    .of(
+                                            open.logbook().dossier(phone),
+                                            open.logbook().materials().copies(phone))
+                                    .stream())
+                    .sorted(Comparator.comparing(Reminder::due))
+                    .toList();
+        }
+    }
+
+    /** Writes reminders as a calendar file. */
+    public static void writeCalendar(List<Reminder> reminders, Path file, Clock clock) throws IOException {
+        Files.writeString(file, ReminderCalendar.of(reminders, clock.instant()));
     }
 
     /** What an export would add to a workspace; one that is not there yet is not made. */

@@ -47,6 +47,8 @@ import org.mobrak.core.logbook.Dossier;
 import org.mobrak.core.logbook.Logbook;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.Workspace;
+import org.mobrak.core.logbook.remind.Reminder;
+import org.mobrak.core.logbook.remind.Reminders;
 import org.mobrak.core.material.PartitionNames;
 import org.mobrak.core.plan.Brief;
 import org.mobrak.core.plan.Plan;
@@ -251,6 +253,19 @@ final class Workbench implements AutoCloseable {
             throw new IOException(file + " cannot be written; choose another folder.", refused);
         }
         return new Notice(false, "Saved: " + file);
+    }
+
+    LocalDate today() {
+        return LocalDate.now(clock);
+    }
+
+    /** What is to be done again, with every phone of the drawer. */
+    List<Reminder> reminders() {
+        Reminders reminders = new Reminders(clock.getZone());
+        return logbook().phones().stream()
+                .flatMap(phone -> reminders.of(dossier(phone), bin.copies(phone)).stream())
+                .sorted(Comparator.comparing(Reminder::due))
+                .toList();
     }
 
     /** What is known of the phone on the desk and was done to it. */

@@ -47,6 +47,7 @@ import picocli.CommandLine.Spec;
             CatalogueCommand.class,
             ExportCommand.class,
             ReportCommand.class,
+            RemindersCommand.class,
             ImportCommand.class,
             CheckCommand.class,
             SearchCommand.class,

@@ -966,6 +966,11 @@ class MobrakTest {
                 .as("RFC 4180, read by a library")
                 .allSatisfy(row -> assertThat(row.size()).isEqualTo(4))
                 .anySatisfy(row -> assertThat(row.toList()).containsExactly("", "fact", "Model number", "OV-L210F"));
+        Path calendar = folder.resolve("phones.ics");
+        Outcome due = run("", "reminders", own.toString(), "--all", "--ics", calendar.toString(), "--json");
+        assertThat(due.status()).as(due.err()).isEqualTo(Mobrak.DONE);
+        assertThat(due.json().path("today").asText()).isEqualTo("2026-11-24");
+        assertThat(calendar).content().startsWith("BEGIN:VCALENDAR");
         Path other = folder.resolve("other");
         Outcome look = run("", "import", zip.toString(), "--into", other.toString(), "--dry-run", "--json");
         assertThat(look.json().at("/phones/0/becomes").asText()).isEqualTo("new");

@@ -42,7 +42,8 @@ class ArchitectureTest {
             "learn.form",
             "logbook",
             "logbook.transfer",
-            "logbook.search");
+            "logbook.search",
+            "logbook.remind");
 
     @Test
     void everyPackageOfTheCoreHasItsPlaceOnTheWay() {

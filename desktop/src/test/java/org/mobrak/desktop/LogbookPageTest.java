@@ -47,6 +47,15 @@ class LogbookPageTest {
             desktop.press(KeyCode.CONTROL, KeyCode.DIGIT6);
             desktop.fill("search-logbook", "");
             desktop.until("the jobs are back", () -> desktop.isShown("jobs"));
+            desktop.click("due");
+            desktop.until("what is due", () -> desktop.isShown("due-today"));
+            desktop.assertShows("Hive 10");
+            Path calendar = top.resolve("phones.ics");
+            desktop.robot().interact(() -> desktop.session().logbook().saveCalendar(calendar));
+            desktop.until("a calendar", () -> Files.exists(calendar) && desktop.shows("Saved: "));
+            assertThat(calendar).content().contains("BEGIN:VEVENT");
+            desktop.click("put-due-away");
+            desktop.until("the jobs are back", () -> desktop.isShown("jobs"));
         }
     }
 

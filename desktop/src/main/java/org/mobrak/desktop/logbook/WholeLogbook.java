@@ -86,12 +86,20 @@ final class WholeLogbook {
         });
         export.setMinWidth(Region.USE_PREF_SIZE);
         take.setMinWidth(Region.USE_PREF_SIZE);
+        Button due = new Button("What is due", new FontIcon(Feather.BELL));
+        due.setId("due");
+        due.setMinWidth(Region.USE_PREF_SIZE);
+        due.setOnAction(press -> session.logbook().askWhatIsDue());
+        session.logbook().due().addListener((source, before, now) -> {
+            show();
+            changed.run();
+        });
         copies.setId("copies");
         copies.setMinWidth(Region.USE_PREF_SIZE);
         copies.setOnShowing(opened -> session.logbook().listCopies());
         session.logbook().copies().addListener((source, before, now) -> showCopies(now));
         showCopies(List.of());
-        head.getChildren().addAll(words, export, take, copies);
+        head.getChildren().addAll(words, due, export, take, copies);
         head.getStyleClass().add("logbook-head");
         content.getStyleClass().add("side");
         session.logbook().found().addListener((source, before, now) -> {
@@ -112,6 +120,7 @@ final class WholeLogbook {
     Optional<Region> body() {
         boolean something = session.logbook().found().get().isPresent()
                 || session.logbook().offer().get().isPresent()
+                || session.logbook().due().get().isPresent()
                 || bringingBack.isPresent();
         return something ? Optional.of(sheet) : Optional.empty();
     }
@@ -201,6 +210,7 @@ final class WholeLogbook {
         content.getChildren().clear();
         bringingBack.ifPresent(copy -> content.getChildren().add(asked(copy)));
         session.logbook().offer().get().ifPresent(offer -> content.getChildren().add(offered(offer)));
+        session.logbook().due().get().ifPresent(due -> content.getChildren().add(new DueCard(session, due)));
         session.logbook().found().get().ifPresent(found -> content.getChildren().add(found(found)));
     }
 
