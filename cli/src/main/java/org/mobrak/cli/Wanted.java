@@ -56,8 +56,8 @@ final class Wanted {
         String known = Goal.usual().stream().map(Goal::key).collect(Collectors.joining(", "));
         String word = goal.orElseThrow(() -> wrong("Missing required option: '--goal=GOAL'."));
         return Goal.ofKey(word)
-                .orElseThrow(() -> wrong(
-                        "“" + word + "” is no goal; the goals are " + known + " and mend:TROUBLE, joined with +."));
+                .orElseThrow(() -> wrong("“" + word + "” is no goal; the goals are " + known
+                        + " and mend:TROUBLE, joined with +, or as:KEY=VALUE,… for a phone as it was."));
     }
 
     private School named(String word) {

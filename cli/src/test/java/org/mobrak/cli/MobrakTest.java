@@ -1017,6 +1017,32 @@ class MobrakTest {
     }
 
     @Test
+    void aGoalCanBeThatAPhoneStandsAsItDid() throws IOException {
+        Outcome back = run(
+                "",
+                "plan",
+                "--goal",
+                "as:recovery=stock",
+                "--set",
+                "model=TS-J540",
+                "--set",
+                "osVersion=5.1.1",
+                "--set",
+                "lock=unlocked",
+                "--set",
+                "recovery=custom",
+                "--json");
+        assertThat(back.status()).as(back.err()).isEqualTo(Mobrak.DONE);
+        assertThat(back.json().path("goal").asText()).isEqualTo("as:recovery=stock");
+        assertThat(back.json().at("/plans/0/routes").toString()).contains("juniper5-stock-recovery");
+        for (String wrong : List.of("as:", "as:recovery=mine", "as:model=TS-J540", "as:root=none,root=permanent")) {
+            Outcome refused = run("", "plan", "--goal", wrong, "--set", "model=TS-J540");
+            assertThat(refused.status()).as(wrong).isEqualTo(2);
+            assertThat(refused.err()).as(wrong).contains("is no goal");
+        }
+    }
+
+    @Test
     void provesComparesAndDiagnoses() throws IOException {
         Outcome proved = run(
                 "",

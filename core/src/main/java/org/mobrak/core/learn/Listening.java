@@ -32,6 +32,8 @@ final class Listening {
     private final Set<String> families = new HashSet<>();
     /** Whether the line before asked for which phones it is. */
     private boolean asked;
+    /** Whether a table was begun; what stands below one is no title. */
+    private boolean rows;
 
     private @Nullable GuideLine parted;
     private List<Clause> clauses = List.of();
@@ -122,7 +124,8 @@ final class Listening {
             heard.warn("quoted-old", line, "Somebody else's words; nothing was taken from them.");
             return;
         }
-        if (heard.title.isEmpty() && line.kind() != GuideLine.Kind.ROW) {
+        rows |= line.kind() == GuideLine.Kind.ROW;
+        if (heard.title.isEmpty() && !rows) {
             heard.title = Optional.of(new Said<>(shortened(line.text(), 90), line, Sure.LIKELY));
         }
         if (line.kind() == GuideLine.Kind.HEADING || isShortHeading(line)) {
@@ -153,7 +156,7 @@ final class Listening {
     }
 
     private boolean tells(GuideLine line) {
-        return line.kind() != GuideLine.Kind.TEXT || heard.title.isEmpty() || telling.isIn(line);
+        return line.kind() != GuideLine.Kind.TEXT || heard.title.isEmpty() && !rows || telling.isIn(line);
     }
 
     private boolean isShortHeading(GuideLine line) {

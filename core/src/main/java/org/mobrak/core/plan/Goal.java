@@ -83,7 +83,7 @@ public record Goal(String key, String label, Map<Fact, String> wanted) {
 
     private static Optional<Goal> parsed(String key) {
         Map<Fact, String> wanted = new EnumMap<>(Fact.class);
-        String[] parts = key.substring(AS.length()).split(",");
+        String[] parts = key.substring(AS.length()).split(",", -1);
         for (String part : parts) {
             int equals = part.indexOf('=');
             Optional<Fact> fact = Fact.ofKey(part.substring(0, Math.max(0, equals)));

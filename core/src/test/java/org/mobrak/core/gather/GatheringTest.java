@@ -92,6 +92,32 @@ class GatheringTest {
     }
 
     @Test
+    void onAShelfOfSeveralPhonesAFileOfQuiteAnotherSizeIsNoWrongOne() throws IOException {
+        facts = facts("model=TS-J540", "device=juniper5", "osVersion=5.1.1", "lock=unlocked", "recovery=custom");
+        drop("l210_rec_FINAL(2).tar");
+        Plan plan = Planner.plan(
+                        Goal.ofKey("as:recovery=stock").orElseThrow(),
+                        catalogue,
+                        facts,
+                        Optional.empty(),
+                        Limits.none())
+                .plans()
+                .get(0);
+        GatherItem image = Gathering.of(
+                        RunSheet.of(plan, catalogue, facts),
+                        Set.of(),
+                        new CheckContext(facts, catalogue, Optional.empty()),
+                        kept)
+                .items()
+                .stream()
+                .filter(item -> item.need().title().contains("stock-recovery"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(image.standing()).isEqualTo(Standing.MISSING);
+        assertThat(image.kept()).isEmpty();
+    }
+
+    @Test
     void whatStillLiesInAnArchiveIsSaidToLieThere() throws IOException {
         Path zip = folder.resolve("download.zip");
         try (var out = new ZipOutputStream(Files.newOutputStream(zip))) {

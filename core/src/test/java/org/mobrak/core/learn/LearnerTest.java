@@ -493,6 +493,90 @@ class LearnerTest {
     }
 
     @Test
+    void talkBelowAGuideChangesNothingOfWhatItTeaches() throws IOException {
+        String talk = "\n\nyesterday my sister asked about her old one\nand what became of it, so we drank tea\n"
+                + "the bees were loud that day\n";
+        JsonNode truth =
+                new ObjectMapper().readTree(GUIDES.resolve("truth.json").toFile());
+        for (JsonNode guide : truth) {
+            String name = guide.get("file").asText();
+            if (name.endsWith(".html") || name.endsWith(".csv") || name.contains("latin1")) {
+                continue;
+            }
+            String text = Files.readString(GUIDES.resolve(name));
+            Lesson alone = learn(name, text);
+            Lesson talked = learn(name, text + talk.repeat(20));
+            assertThat(talked.routes()).as(name).isEqualTo(alone.routes());
+            assertThat(talked.evidence()).as(name).isEqualTo(alone.evidence());
+        }
+    }
+
+    @Test
+    void aGuideThatQuotesAPhonesLinesIsStillAGuideAndADayOfAReplyIsNotItsAuthors() {
+        Lesson quoting = learn("x", """
+                Root for the QV-31
+                Written on 3 May 2016
+                Look with the shell; it should say
+                [ro.product.model]: [QV-31]
+                1. Install qv.apk
+                2. Open the app
+                Replies
+                2019-01-01 works on my QV-31
+                updated my QV-31 on 2020-02-02 and it worked on my other one
+                """);
+        assertThat(quoting.phones()).isEmpty();
+        assertThat(quoting.routes()).hasSize(1);
+        JsonNode learnt = quoting.routes().get(0).at("/notes/learnt");
+        assertThat(learnt.path("written").asText()).isEqualTo("2016-05-03");
+        assertThat(learnt.has("updated")).isFalse();
+    }
+
+    @Test
+    void aShopNameWithoutAModelIsAskedForAndNeverTakenForOne() {
+        Map<String, String> titles = Map.of(
+                "How to root the Whinchat Mini", "“Whinchat Mini”",
+                "Custom recovery for the Linnet S 2", "“Linnet S 2”",
+                "Root your Pintail today", "“Pintail”",
+                "Root on OS 5.1", "None is named.",
+                "easy root", "None is named.");
+        titles.forEach((title, asked) -> {
+            Lesson lesson = learn("x", title + "\n1. Install whinchat.apk\n2. Open the app and tap root\n");
+            assertThat(lesson.routes()).as(title).hasSize(1);
+            assertThat(fields(lesson).get("models")).as(title).isEmpty();
+            assertThat(lesson.missing())
+                    .as(title)
+                    .filteredOn(one -> one.path().endsWith("/fits/phones"))
+                    .extracting(Lesson.Missing::ask)
+                    .anyMatch(ask -> ask.startsWith("For which model numbers is it?") && ask.contains(asked));
+        });
+    }
+
+    @Test
+    void filesBelowHeadingsOfDifferentPhonesMakeADraftEachAndFilesOfOneTogetherOne() {
+        String text = """
+                Recoveries
+                == QV-31 ==
+                qv31-a.img
+                sha256: 2c26b46b68ffc68ff99b453c1d30413413422d706483bfa0f98a5e886266e7ae
+                qv31-b.zip
+                == QV-33 ==
+                qv33-a.img
+                1. Write the image to the recovery.
+                2. Restart.
+                """;
+        Lesson two = learn("x", text);
+        assertThat(two.routes()).hasSize(2);
+        assertThat(each(
+                        two.routes().get(0).at("/work/files"),
+                        file -> file.get("name").asText()))
+                .containsExactly("qv31-a.img", "qv31-b.zip");
+        assertThat(two.routes().get(0).at("/work/files/0/sha256").asText()).startsWith("2c26b46b");
+        Lesson one = learn("x", text.replace("== QV-33 ==\n", ""));
+        assertThat(one.routes()).hasSize(1);
+        assertThat(one.routes().get(0).at("/work/files")).hasSize(3);
+    }
+
+    @Test
     void bootloadersAndRegionsAreHeardUnderTheirWords() {
         JsonNode fits = learn(
                         "x",
