@@ -1,11 +1,7 @@
 package org.mobrak.core.learn;
 
-import java.util.ArrayList;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
@@ -23,8 +19,8 @@ final class Listening {
     private final Telling telling;
     private final Heard heard = new Heard();
     private String section = "";
-    private List<String> head = List.of();
     private final FileTalk files;
+    private final TableTalk tables;
     private final StateTalk states;
     private final ThingTalk things;
     private final StepTalk steps;
@@ -42,6 +38,7 @@ final class Listening {
         this.words = words;
         this.telling = new Telling(words);
         this.files = new FileTalk(words, heard);
+        this.tables = new TableTalk(words, heard, files);
         this.states = new StateTalk(words, heard);
         this.things = new ThingTalk(words, heard);
         this.steps = new StepTalk(words, heard, numbered, bulleted);
@@ -69,7 +66,7 @@ final class Listening {
 
     private Heard listen(List<GuideLine> lines) {
         lines.forEach(this::hear);
-        settle();
+        new Settling(words, heard, files).settle();
         heard.family = words.families().stream()
                 .map(Wordings.Family::name)
                 .filter(families::contains)
@@ -113,11 +110,11 @@ final class Listening {
         if (line.text().isEmpty()) {
             // A blank line ends a list, and a row's table.
             section = section.equals("excluded") || section.equals("included") ? "" : section;
-            head = List.of();
+            tables.end();
             return;
         }
         if (!tells(line)) {
-            head = List.of();
+            tables.end();
             return;
         }
         if (line.kind() == GuideLine.Kind.QUOTE) {
@@ -140,10 +137,10 @@ final class Listening {
             if (talks) {
                 family(line);
             }
-            row(line, talks);
+            tables.hear(talks ? here(line) : new Here(line, List.of(), section, false, false), talks);
             return;
         }
-        head = List.of();
+        tables.end();
         family(line);
         report(line);
         phones(line);
@@ -274,145 +271,6 @@ final class Listening {
                 .filter(one -> !one.isBuild() && !one.alike())
                 .findFirst()
                 .ifPresent(model -> heard.reports.add(new Heard.Report(model.value(), build, !failed, line)));
-    }
-
-    // Tables.
-
-    /**
-     * A row of a table.
-     *
-     * @param talks whether it has words that say something; most rows of long tables have none
-     */
-    private void row(GuideLine line, boolean talks) {
-        List<Models.Found> all = Models.in(line.text(), true);
-        boolean data = !all.isEmpty() || !FileMentions.names(line.text()).isEmpty();
-        if (!data
-                && (head.isEmpty()
-                        || Wordings.any(line.lower(), List.of("model", "models", "phone", "file", "build")))) {
-            head = line.cells().stream()
-                    .map(cell -> cell.toLowerCase(Locale.ROOT))
-                    .toList();
-            return;
-        }
-        if (!head.isEmpty() && head.size() != line.cells().size()) {
-            heard.warn(
-                    "table-row",
-                    line,
-                    "This row has %d cells and its head %d; look at it."
-                            .formatted(line.cells().size(), head.size()));
-        }
-        boolean out =
-                talks && Wordings.any(line.lower(), words.excluding()) || saysNo(line) || section.equals("excluded");
-        List<String> models = new ArrayList<>();
-        for (int i = 0; i < line.cells().size(); i++) {
-            cell(line, i, out, models);
-        }
-        List<String> names = FileMentions.names(line.text());
-        if (out) {
-            files.leaveOut(names);
-        } else {
-            files.hear(talks ? here(line) : new Here(line, List.of(), section, false, false));
-        }
-        if (!out && names.size() == 1 && !models.isEmpty()) {
-            files.pair(names.get(0), models);
-        }
-    }
-
-    private boolean saysNo(GuideLine line) {
-        for (int i = 0; i < line.cells().size(); i++) {
-            String column = i < head.size() ? head.get(i) : "";
-            boolean asks = Wordings.any(column, List.of("supported", "works", "status", "ok"));
-            if (asks && line.cells().get(i).toLowerCase(Locale.ROOT).matches("no|n|none|not.*|fails?|✗|x|bricks?")) {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    private void cell(GuideLine line, int index, boolean out, List<String> models) {
-        String column = index < head.size() ? head.get(index) : "";
-        String cell = line.cells().get(index);
-        if (!FileMentions.names(cell).isEmpty()) {
-            return;
-        }
-        for (Models.Found found : Models.in(cell, !column.contains("build"))) {
-            if (found.alike()) {
-                heard.warn(
-                        "look-alike",
-                        line,
-                        "“" + found.value() + "” has letters of another alphabet; it was not taken.");
-            } else if (found.isBuild() || column.contains("build")) {
-                (out ? heard.excludedBuilds : heard.builds)
-                        .putIfAbsent(found.value(), new Said<>(found.value(), line, Sure.CERTAIN));
-            } else if (out) {
-                heard.excluded.putIfAbsent(found.value(), new Said<>(found.value(), line, Sure.CERTAIN));
-            } else {
-                if (heard.models.putIfAbsent(found.value(), new Said<>(found.value(), line, Sure.CERTAIN)) != null) {
-                    heard.warn("table-row", line, found.value() + " stands here a second time.");
-                }
-                models.add(found.value());
-            }
-        }
-    }
-
-    // At the end.
-
-    /** A title with root in it is of a way to root, and so is a file called that; both are guesses. */
-    private void title() {
-        if (heard.effects.containsKey(Fact.ROOT) || heard.requires.containsKey(Fact.ROOT)) {
-            return;
-        }
-        Optional<GuideLine> titled = heard.title
-                .map(Said::line)
-                .filter(line -> Clause.of(line, words).stream()
-                        .anyMatch(clause -> !clause.negated()
-                                && Wordings.any(clause.lower(), List.of("root", "rooted"))
-                                && !Wordings.any(clause.lower(), words.lasts())));
-        titled.or(() -> heard.files.values().stream()
-                        .filter(file -> Wordings.contains(
-                                file.name.value().toLowerCase(Locale.ROOT).replaceAll("[^a-z]", " "), "root"))
-                        .map(file -> file.name.line())
-                        .findFirst())
-                .ifPresent(line -> heard.effects.put(Fact.ROOT, new Said<>("permanent", line, Sure.GUESS)));
-    }
-
-    /** Whoever brings another OS writes the system. */
-    private void derived() {
-        Optional.ofNullable(heard.effects.get(Fact.OS_KIND))
-                .ifPresent(said -> heard.writes.putIfAbsent("system", new Said<>("system", said.line(), Sure.GUESS)));
-    }
-
-    /** What is told to be out is never in. */
-    private void settle() {
-        title();
-        derived();
-        files.pairByHeadings();
-        Set<String> both = new LinkedHashSet<>(heard.models.keySet());
-        both.retainAll(heard.excluded.keySet());
-        for (String model : both) {
-            heard.warn(
-                    "contradiction",
-                    Objects.requireNonNull(heard.excluded.get(model)).line(),
-                    model + " is told to be in and to be out; it was left out.");
-            heard.models.remove(model);
-        }
-        heard.excluded.forEach((model, said) -> heard.warn("excluded", said.line(), model + " is told to be out."));
-        heard.doubtful.keySet().removeAll(heard.models.keySet());
-        heard.doubtful.keySet().removeAll(heard.excluded.keySet());
-        heard.doubtful.forEach(
-                (model, line) -> heard.warn(
-                        "excluded",
-                        line,
-                        model
-                                + " is named, but nothing says that this is for it; it was left out. Add it if you know better."));
-        Map<Fact, Said<String>> effects = heard.effects;
-        if (effects.containsKey(Fact.LOCK)) {
-            heard.requires.remove(Fact.LOCK);
-        }
-        if (effects.containsKey(Fact.RECOVERY)) {
-            heard.requires.remove(Fact.RECOVERY);
-        }
-        heard.builds.keySet().removeAll(heard.excludedBuilds.keySet());
     }
 
     static String shortened(String text, int most) {
