@@ -19,7 +19,7 @@ class ArchitectureTest {
                 .should()
                 .dependOnClassesThat()
                 .haveNameMatching(
-                        "org\\.mobrak\\.core\\.(logbook\\.(?!transfer\\.Imported|search\\.(?:Found|Hit)|WorkspaceCheck).*|catalogue\\.file\\.Catalogue(Merge|Cache)|plan\\.(Planner|PlanSearch|Replay)"
+                        "org\\.mobrak\\.core\\.(logbook\\.(?!transfer\\.Imported|search\\.(?:Found|Hit)|remind\\.Reminder(?!s|Cal)|WorkspaceCheck).*|catalogue\\.file\\.Catalogue(Merge|Cache)|plan\\.(Planner|PlanSearch|Replay)"
                                 + "|fit\\.FitCheck|identity\\.reader\\.(ReadingParser|TextIntake)|material\\.reader\\..*)")
                 .orShould()
                 .dependOnClassesThat()
