@@ -80,6 +80,20 @@ class WorkersTest {
     }
 
     @Test
+    void aQuietLookThatFailsStopsNothingThatIsAskedAfterIt() throws Exception {
+        listen();
+        drawn(() -> {
+            workers.quietly(() -> {
+                throw new IllegalStateException("a page that cannot be worked out");
+            });
+            workers.ask("Noting the tick", () -> Outcome.told("ticked"));
+            return null;
+        });
+        rest();
+        assertThat(told).containsExactly("ticked");
+    }
+
+    @Test
     void aPhoneThatNeverAnswersKeepsNeitherFilesNorTicksWaiting() throws Exception {
         listen();
         CountDownLatch asking = new CountDownLatch(1);

@@ -971,6 +971,9 @@ class MobrakTest {
         assertThat(due.status()).as(due.err()).isEqualTo(Mobrak.DONE);
         assertThat(due.json().path("today").asText()).isEqualTo("2026-11-24");
         assertThat(calendar).content().startsWith("BEGIN:VCALENDAR");
+        assertThat(run("", "reminders", own.toString()).out())
+                .as("what comes later is told only with --all")
+                .isEqualToIgnoringNewLines("Nothing is due.");
         Path other = folder.resolve("other");
         Outcome look = run("", "import", zip.toString(), "--into", other.toString(), "--dry-run", "--json");
         assertThat(look.json().at("/phones/0/becomes").asText()).isEqualTo("new");
@@ -1005,6 +1008,7 @@ class MobrakTest {
                         "Grandmother's",
                         "--to",
                         folder.resolve("x.doc").toString()),
+                List.of("reminders", "/nowhere"),
                 List.of("check", "/nowhere"),
                 List.of("search", "/nowhere", "x"))) {
             Outcome refused = run("", wrong.toArray(String[]::new));

@@ -8,6 +8,7 @@ import java.time.Clock;
 import java.util.List;
 import javafx.scene.control.Button;
 import javafx.scene.control.ButtonBase;
+import javafx.scene.control.ComboBox;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -133,6 +134,20 @@ class AfterTest {
         desktop.until("put away", () -> view().file().isEmpty());
     }
 
+    /** Plays the plan that is chosen, to its goal. */
+    private void rehearse() {
+        desktop.click("face-rehearsal");
+        desktop.click("rehearse");
+        desktop.until(
+                "played to its goal",
+                () -> desktop.session()
+                        .rehearsals()
+                        .report()
+                        .get()
+                        .filter(Report::reached)
+                        .isPresent());
+    }
+
     @Test
     void aPhoneIsPlannedBackToHowItWasAndTheWayBackIsRehearsed() {
         lay("Hive 7");
@@ -150,16 +165,18 @@ class AfterTest {
                         .filter(desk -> desk.wish().goal().key().equals("as:root=none")
                                 && !desk.answer().plans().isEmpty())
                         .isPresent());
-        desktop.click("face-rehearsal");
-        desktop.click("rehearse");
-        desktop.until(
-                "played to its goal",
-                () -> desktop.session()
-                        .rehearsals()
-                        .report()
-                        .get()
-                        .filter(Report::reached)
-                        .isPresent());
+        assertThat(((ComboBox<?>) desktop.find("goal")).getValue())
+                .as("a goal that no list offers is shown all the same")
+                .isEqualTo(Goal.ofKey("as:root=none").orElseThrow());
+        rehearse();
+    }
+
+    @Test
+    void aPhoneOnWhichNothingWasDoneSaysSo() {
+        lay("Hive 8");
+        desktop.click("face-back");
+        desktop.assertShows("Nothing to take back");
+        assertThat(desktop.isShown("plan-the-way-back")).isFalse();
     }
 
     @Test
@@ -180,16 +197,7 @@ class AfterTest {
                 () -> desktop.session().snapshot().get().desk().orElseThrow().answer().plans().stream()
                         .anyMatch(plan -> plan.routes().stream()
                                 .anyMatch(route -> route.id().equals("mend-custom-state"))));
-        desktop.click("face-rehearsal");
-        desktop.click("rehearse");
-        desktop.until(
-                "played to its goal",
-                () -> desktop.session()
-                        .rehearsals()
-                        .report()
-                        .get()
-                        .filter(Report::reached)
-                        .isPresent());
+        rehearse();
     }
 
     @Test

@@ -11,7 +11,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.UnaryOperator;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.learn.Learner;
 import org.mobrak.core.learn.Lesson;
@@ -64,10 +63,6 @@ record Table(List<Learner.Source> sources, Lesson lesson, int chosen, List<Draft
         List<Draft> all = new ArrayList<>(drafts);
         all.set(index, changed);
         return new Table(sources, lesson, chosen, all);
-    }
-
-    Table each(UnaryOperator<Draft> change) {
-        return new Table(sources, lesson, chosen, drafts.stream().map(change).toList());
     }
 
     /** As it is kept on disk. What was learnt is learnt anew: the same guide always teaches the same. */

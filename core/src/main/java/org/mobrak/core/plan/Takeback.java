@@ -46,7 +46,7 @@ public record Takeback(Fact fact, String before, String now, Standing standing, 
         }
     }
 
-    /** Everything that is otherwise, what can be taken back first. */
+    /** Everything that is otherwise: the states first, then what is gone whatever is planned. */
     public static List<Takeback> of(Before before, Facts now, Catalogue catalogue) {
         List<Takeback> all = new ArrayList<>();
         changed(before, now).forEach((fact, was) -> all.add(of(fact, was, before, now, catalogue)));
