@@ -13,6 +13,7 @@ import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.match.Identity;
 import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.fit.RouteFit;
+import org.mobrak.core.gather.GatherItem;
 import org.mobrak.core.gather.Gathering;
 import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.RestoreCheck;
@@ -64,11 +65,12 @@ public record Desk(
      *
      * @param kept every file that was looked into, for whatever phone
      * @param copies those that bring this phone back
+     * @param files whether a job's files lie here
      */
-    public record Stock(List<Kept> kept, List<StockCopy> copies) {
+    public record Stock(List<Kept> kept, List<StockCopy> copies, FilesFrom files) {
         /** The same for a phone whose partitions are called so: the files may have been looked into for another. */
         Stock by(PartitionNames names) {
-            return new Stock(kept.stream().map(file -> file.by(names)).toList(), copies);
+            return new Stock(kept.stream().map(file -> file.by(names)).toList(), copies, files);
         }
     }
 
@@ -76,7 +78,7 @@ public record Desk(
         Stock stock = found.by(PartitionNames.of(known(outlook.catalogue(), outlook.facts())));
         Optional<Gathering> gathering = gathering(
                 dossier, outlook.answer().plans().stream().findFirst().map(outlook::sheet), outlook.against(), stock);
-        Optional<Job> strict = dossier.runningJob().flatMap(job -> gathering.map(list -> job.by(list.sheet())));
+        Optional<Job> strict = dossier.runningJob().flatMap(job -> gathering.map(list -> job.asking(list.demands())));
         return new Desk(
                 strict.map(dossier::running).orElse(dossier),
                 outlook,
@@ -123,6 +125,31 @@ public record Desk(
     /** Whether a plan was played on the bench and led to its goal. */
     public boolean isRehearsed(Plan plan) {
         return rehearsed.contains(RehearsedPlans.key(plan));
+    }
+
+    /** Why a step of the running job may not be ticked now, in one sentence; empty if it may. */
+    public Optional<String> objectionToTick(Job job, Step step) {
+        return job.objectionToTick(step, outlook.facts()).or(() -> ofFile(job, step));
+    }
+
+    /** A file counts as fetched by its bytes, not by a person's word, unless the person has said why. */
+    private Optional<String> ofFile(Job job, Step step) {
+        return job.state().overridden().containsKey(step.id())
+                ? Optional.empty()
+                : fetched(step).flatMap(GatherItem::objection);
+    }
+
+    /** Why a step of the running job may not be passed, in one sentence; empty if it may, with a reason. */
+    public Optional<String> objectionToPass(Job job, Step step) {
+        return fetched(step).map(GatherItem::objectionToPass).orElseGet(() -> job.objectionToOverride(step));
+    }
+
+    /** How it stands with what a step of the running job fetches; empty where that is not known here. */
+    Optional<GatherItem> fetched(Step step) {
+        return step.file()
+                .filter(file -> stock.files() == FilesFrom.SHELF)
+                .flatMap(file -> gathering)
+                .flatMap(list -> list.of(step.id()));
     }
 
     /** What is typed before a step without a way back: the phone's model number. */

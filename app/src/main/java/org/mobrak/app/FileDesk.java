@@ -60,8 +60,7 @@ public final class FileDesk implements AutoCloseable {
         reading(
                 what,
                 (read, names) -> read.inspect(named, names),
-                found -> new Outcome.Told(
-                        bench.get().bin().keep(found, bench.get().now())));
+                found -> new Outcome.Told(bench.get().keep(found)));
     }
 
     /** Lays a file on the table that was looked into before. */
@@ -100,7 +99,7 @@ public final class FileDesk implements AutoCloseable {
                         file.material().digests().of(Digest.SHA256).orElse(""),
                         names),
                 found -> {
-                    bench.get().bin().keep(List.of(found), bench.get().now());
+                    bench.get().keep(List.of(found));
                     folder.writeChecksums(bench.get().bin().kept());
                     return Outcome.told("Kept as " + place + ", and noted in the folder's SHA256SUMS.");
                 });

@@ -10,7 +10,8 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Habit;
-import org.mobrak.core.gather.Standing;
+import org.mobrak.core.gather.GatherItem;
+import org.mobrak.core.gather.Kept;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.job.Event;
@@ -18,6 +19,7 @@ import org.mobrak.core.job.Job;
 import org.mobrak.core.job.Step;
 import org.mobrak.core.logbook.Dossier;
 import org.mobrak.core.logbook.Logbook;
+import org.mobrak.core.material.Digest;
 
 /** What happens in the job of the phone on the desk; on the worker thread only. */
 final class JobEdits {
@@ -49,6 +51,7 @@ final class JobEdits {
      * @param typed the phone's model number, where there is no way back from the step
      */
     void begin(Step step, String typed, Wish wish) throws Refusal {
+        noteDemands(wish);
         Desk standing = desk.apply(wish);
         Job job = running(standing.dossier());
         refuseToWork(standing, job, step, typed);
@@ -57,10 +60,14 @@ final class JobEdits {
 
     /** Notes that a step is done, with all that follows from it. */
     void tick(Step step, String typed, Wish wish) throws Refusal {
+        noteDemands(wish);
         Desk standing = desk.apply(wish);
         Job job = running(standing.dossier());
         refuseToWork(standing, job, step, typed);
-        List<Event> ticking = job.ticking(step, standing.identity().facts(), now.get());
+        List<Event> ticking = Stream.concat(
+                        taken(standing, step).stream(),
+                        job.ticking(step, standing.identity().facts(), now.get()).stream())
+                .toList();
         logbook.record(job, ticking);
         undo.did(new UndoStack.Step(
                 "tick “" + step.title() + "”",
@@ -68,8 +75,19 @@ final class JobEdits {
                 () -> logbook.record(job, ticking)));
     }
 
+    private Optional<Event> taken(Desk standing, Step step) {
+        return standing.fetched(step)
+                .flatMap(GatherItem::kept)
+                .filter(Kept::isThere)
+                .flatMap(file -> file.material()
+                        .digests()
+                        .of(Digest.SHA256)
+                        .map(sha256 -> new Event.FileTaken(
+                                now.get(), step.id(), file.material().name(), sha256)));
+    }
+
     private static void refuseToWork(Desk desk, Job job, Step step, String typed) throws Refusal {
-        refuse(job.objectionToTick(step, desk.identity().facts()).or(() -> objectionOfBench(step, desk)));
+        refuse(desk.objectionToTick(job, step));
         boolean confirmed = !step.hasNoReturn()
                 || job.begun(step).isPresent()
                 || confirmation(desk).equalsIgnoreCase(typed.strip());
@@ -85,12 +103,17 @@ final class JobEdits {
         return desk.identity().facts().value(Fact.MODEL).orElse(NO_WAY_BACK);
     }
 
-    /** A step that gathers a file is not ticked while the file that was taken for it is wrong. */
-    private static Optional<String> objectionOfBench(Step step, Desk desk) {
-        return desk.gathering(Optional.empty())
-                .flatMap(list -> list.of(step.id()))
-                .filter(item -> item.standing() == Standing.WRONG)
-                .map(item -> "The file on the bench is wrong: " + item.reason());
+    /** Keeps what the files ask for besides; what they are is not asked again once the phone was touched. */
+    void noteDemands(Wish wish) throws Refusal {
+        Desk standing = desk.apply(wish);
+        Optional<Job> job = standing.dossier().runningJob().filter(running -> !running.hasBegun());
+        List<Event> demanded = standing.gathering(Optional.empty()).stream()
+                .flatMap(list -> list.demands().stream())
+                .<Event>map(demand -> new Event.Demanded(now.get(), demand))
+                .toList();
+        if (job.isPresent() && !demanded.isEmpty()) {
+            logbook.record(job.get(), demanded);
+        }
     }
 
     void untick(Step step, Wish wish) throws Refusal {
@@ -101,8 +124,9 @@ final class JobEdits {
 
     /** Passes a gate that is not open. */
     void override(Step step, String reason, Wish wish) throws Refusal {
-        Job job = running(desk.apply(wish).dossier());
-        refuse(job.objectionToOverride(step));
+        Desk standing = desk.apply(wish);
+        Job job = running(standing.dossier());
+        refuse(standing.objectionToPass(job, step));
         refuse(reason.isBlank() ? Optional.of("Say why; it is kept with the job.") : Optional.empty());
         logbook.record(job, new Event.Overridden(now.get(), step.id(), reason.strip()));
     }

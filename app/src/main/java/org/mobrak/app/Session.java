@@ -48,6 +48,7 @@ public final class Session implements AutoCloseable {
     private final PhoneLink link;
     private final Clock clock;
     private final Executor drawing;
+    private final FilesFrom filesFrom;
     private final Workers workers;
     private final FileDesk files;
     private final RehearsalDesk rehearsals;
@@ -71,11 +72,17 @@ public final class Session implements AutoCloseable {
      * @param drawing runs what is to be done on the thread that draws
      */
     public Session(Path folder, Path cache, PhoneLink link, Clock clock, Executor drawing) {
+        this(folder, cache, link, clock, drawing, FilesFrom.SHELF);
+    }
+
+    /** A session whose jobs take their files from elsewhere. */
+    public Session(Path folder, Path cache, PhoneLink link, Clock clock, Executor drawing, FilesFrom filesFrom) {
         this.folder = folder;
         this.cache = cache;
         this.link = link;
         this.clock = clock;
         this.drawing = drawing;
+        this.filesFrom = filesFrom;
         this.workers = new Workers(this::look, this::together, drawing);
         this.files = new FileDesk(workers, () -> opened, folder, clock);
         this.aftercare = new AftercareDesk(workers, () -> opened, link);
@@ -141,7 +148,7 @@ public final class Session implements AutoCloseable {
 
     public void open() {
         change("Opening the workspace", () -> {
-            opened = Workbench.open(folder, cache, link, clock);
+            opened = Workbench.open(folder, cache, link, clock, filesFrom);
             rehearsals.recall();
             begin();
         });
@@ -162,7 +169,7 @@ public final class Session implements AutoCloseable {
                     try {
                         return Backups.restore(folder, copy, String.valueOf(clock.millis()));
                     } finally {
-                        opened = Workbench.open(folder, cache, link, clock);
+                        opened = Workbench.open(folder, cache, link, clock, filesFrom);
                     }
                 }),
                 kept -> {

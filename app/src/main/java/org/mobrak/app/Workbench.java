@@ -49,6 +49,7 @@ import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.Workspace;
 import org.mobrak.core.logbook.remind.Reminder;
 import org.mobrak.core.logbook.remind.Reminders;
+import org.mobrak.core.material.Inspection;
 import org.mobrak.core.material.PartitionNames;
 import org.mobrak.core.plan.Brief;
 import org.mobrak.core.plan.Plan;
@@ -67,6 +68,7 @@ final class Workbench implements AutoCloseable {
     private final ReadingEdits readings;
     private final PhoneLink link;
     private final Clock clock;
+    private final FilesFrom filesFrom;
     private final UndoStack undo = new UndoStack();
     private final OutlookMemory memory = new OutlookMemory();
     private final ReportBook reports;
@@ -82,7 +84,7 @@ final class Workbench implements AutoCloseable {
 
     private Optional<PhoneRecord> picked;
 
-    private Workbench(Workspace workspace, PhoneLink link, Clock clock) {
+    private Workbench(Workspace workspace, PhoneLink link, Clock clock, FilesFrom filesFrom) {
         this.workspace = workspace;
         this.shelf = new CatalogueComparison(workspace);
         this.bin = new FileRegister(workspace.logbook().materials(), undo);
@@ -91,6 +93,7 @@ final class Workbench implements AutoCloseable {
         this.reports = new ReportBook(workspace.logbook());
         this.link = link;
         this.clock = clock;
+        this.filesFrom = filesFrom;
         this.opened = clock.instant();
         WorkshopPlace table = new WorkshopAtDesk(workspace, undo, clock, this::phonesOfTheDrawer, this::forget);
         this.workshop = new Workshop(table);
@@ -105,8 +108,9 @@ final class Workbench implements AutoCloseable {
     }
 
     /** Opens a workspace with the phone on the desk that was there last. */
-    static Workbench open(Path folder, Path cache, PhoneLink link, Clock clock) throws IOException {
-        return new Workbench(Workspace.open(folder, cache), link, clock);
+    static Workbench open(Path folder, Path cache, PhoneLink link, Clock clock, FilesFrom filesFrom)
+            throws IOException {
+        return new Workbench(Workspace.open(folder, cache), link, clock, filesFrom);
     }
 
     /**
@@ -303,7 +307,17 @@ final class Workbench implements AutoCloseable {
                 facts);
         Job job = logbook().start(phone(), keeping, RunSheet.of(plan, catalogue(), facts), now());
         jobs.keepToHabits(job);
+        jobs.noteDemands(wish);
         undo.forget();
+    }
+
+    /** Files that were looked into lie on the shelf now; the running job may ask for more because of them. */
+    Notice keep(List<Inspection> found) throws IOException, Refusal {
+        Notice notice = bin.keep(found, now());
+        if (picked.isPresent()) {
+            jobs.noteDemands(Wishes.of(logbook(), picked));
+        }
+        return notice;
     }
 
     /** Rows and entries came in from elsewhere: what was remembered of them is over, and what was done before cannot be taken back. */
@@ -471,7 +485,7 @@ final class Workbench implements AutoCloseable {
     }
 
     private Desk desk(Dossier dossier, Wish wish) {
-        Desk.Stock stock = new Desk.Stock(bin.kept(), bin.copies(dossier.phone()));
+        Desk.Stock stock = new Desk.Stock(bin.kept(), bin.copies(dossier.phone()), filesFrom);
         return Desk.of(
                 dossier,
                 memory.outlook(catalogue(), dossier, wish),

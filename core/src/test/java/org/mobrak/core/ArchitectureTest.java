@@ -43,7 +43,8 @@ class ArchitectureTest {
             "logbook",
             "logbook.transfer",
             "logbook.search",
-            "logbook.remind");
+            "logbook.remind",
+            "logbook.history");
 
     @Test
     void everyPackageOfTheCoreHasItsPlaceOnTheWay() {

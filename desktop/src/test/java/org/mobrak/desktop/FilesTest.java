@@ -31,6 +31,7 @@ import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.Standing;
 import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.core.job.Step;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Plan;
 
@@ -255,6 +256,25 @@ class FilesTest {
         desktop.rest();
         desktop.assertShows("Battery percent is 64; it must be 90 or more.");
         assertThat(desktop.runningJob().orElseThrow().isTicked(battery)).isFalse();
+    }
+
+    @Test
+    void aFileIsTakenOnTrustOnlyWithAReasonThatIsKept() {
+        desktop.robot()
+                .interact(() -> desktop.session().start(desk().answer().plans().get(0)));
+        desktop.rest();
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT4);
+        desktop.pick(
+                "steps",
+                Step.class,
+                step -> step.file().filter(file -> file.name().equals(RECOVERY)).isPresent());
+        assertThat(desktop.find("tick").isDisabled()).isTrue();
+        desktop.click("pass");
+        desktop.fill("override-reason", "compared on another computer");
+        desktop.click("override");
+        desktop.assertShows("compared on another computer");
+        desktop.click("tick");
+        assertThat(desktop.runningJob().orElseThrow().tickedCount()).isEqualTo(1);
     }
 
     @Test

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Executor;
 import org.mobrak.app.Desk;
+import org.mobrak.app.FilesFrom;
 import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
 import org.mobrak.core.catalogue.KeyChord;
@@ -65,7 +66,7 @@ public final class Practice implements AutoCloseable {
         this.plan = plan;
         this.setting = new Setting(desk.outlook(), plan, laid.phone());
         this.clock = new BenchClock(place.clock().instant());
-        this.session = new Session(copy, place.cache(), new NoPhones(), clock, place.drawing());
+        this.session = new Session(copy, place.cache(), new NoPhones(), clock, place.drawing(), FilesFrom.BENCH);
         Hands hands = new Hands(setting.phone(), diary);
         this.bench = new PlayedBench(hands, clock);
         this.work = new BenchWork(setting, hands, bench, diary, Faults.placed(faults, setting.sheet()));

@@ -1,5 +1,6 @@
 package org.mobrak.core.catalogue;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.Collection;
@@ -30,10 +31,44 @@ public record Route(
         Work work,
         List<Report> reports,
         Notes notes,
-        Optional<Origin> origin) {
+        Optional<Origin> origin,
+        @JsonIgnore Optional<OwnPace> own) {
     public Route {
+        own = own == null ? Optional.empty() : own;
         reports = orEmpty(reports);
         notes = notes == null ? new Notes(List.of(), List.of(), Optional.empty()) : notes;
+    }
+
+    /** One that was not timed. */
+    public Route(
+            String id,
+            String name,
+            String family,
+            String summary,
+            Scope fits,
+            Changes changes,
+            Costs costs,
+            Work work,
+            List<Report> reports,
+            Notes notes,
+            Optional<Origin> origin) {
+        this(id, name, family, summary, fits, changes, costs, work, reports, notes, origin, Optional.empty());
+    }
+
+    /** The minutes with the phone in hand, as the catalogue says and own jobs have shown. */
+    public Minutes handsOn() {
+        return costs.handsOn().times(paceFactor());
+    }
+
+    /** The minutes of waiting, as the catalogue says and own jobs have shown. */
+    public Minutes waiting() {
+        return costs.waiting().times(paceFactor());
+    }
+
+    /** By how much one's own jobs differ from what the catalogue says; 1 where too few were timed. */
+    public double paceFactor() {
+        double said = costs.minutes();
+        return said == 0 ? 1 : own.map(pace -> pace.towards(said) / said).orElse(1.0);
     }
 
     /** Whether it only makes the bench ready (a switch, a charge, a backup), so that plans take it in where a gate asks for it. */
@@ -75,14 +110,31 @@ public record Route(
     public Route withLightWipe() {
         return changes.lightWipe()
                 ? new Route(
-                        id, name, family, summary, fits, changes.wipingLightly(), costs, work, reports, notes, origin)
+                        id,
+                        name,
+                        family,
+                        summary,
+                        fits,
+                        changes.wipingLightly(),
+                        costs,
+                        work,
+                        reports,
+                        notes,
+                        origin,
+                        own)
                 : this;
     }
 
     /** The same route with more that people reported of it. */
     public Route with(List<Report> more) {
         List<Report> all = Stream.concat(reports.stream(), more.stream()).toList();
-        return new Route(id, name, family, summary, fits, changes, costs, work, all, notes, origin);
+        return new Route(id, name, family, summary, fits, changes, costs, work, all, notes, origin, own);
+    }
+
+    /** The same route with how long it took in own jobs. */
+    public Route at(OwnPace pace) {
+        return new Route(
+                id, name, family, summary, fits, changes, costs, work, reports, notes, origin, Optional.of(pace));
     }
 
     /** The same route, of which nobody has reported. */
@@ -171,7 +223,39 @@ public record Route(
     }
 
     /** What it takes: minutes with the phone in hand, minutes of waiting, and money. */
-    public record Costs(Minutes handsOn, Minutes waiting, Optional<Money> money) {}
+    public record Costs(Minutes handsOn, Minutes waiting, Optional<Money> money) {
+        /** The expected minutes in all. */
+        @JsonIgnore
+        public double minutes() {
+            return handsOn.mean() + waiting.mean();
+        }
+    }
+
+    /**
+     * How long it took in one's own jobs.
+     *
+     * @param jobs how many were timed to their end
+     * @param mean their mean, in minutes
+     */
+    public record OwnPace(int jobs, double mean) {
+        /** Fewer say nothing. */
+        public static final int FEWEST = 3;
+
+        /** How many jobs of one's own weigh as much as the catalogue (our own choice). */
+        public static final int WEIGHT = 3;
+
+        public boolean counts() {
+            return jobs >= FEWEST;
+        }
+
+        /**
+         * The expected minutes: the catalogue's figure drawn towards one's own by n / (n + k), the credibility of Bühlmann
+         * (Experience Rating and Credibility, ASTIN Bulletin 4, 1967), with k = {@link #WEIGHT}.
+         */
+        public double towards(double said) {
+            return counts() ? (WEIGHT * said + jobs * mean) / (WEIGHT + jobs) : said;
+        }
+    }
 
     /** What the person does. */
     public record Work(List<NeededFile> files, List<NeededTool> tools, List<Gate> gates, List<RouteStep> steps) {

@@ -11,6 +11,7 @@ import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
+import org.mobrak.core.job.Demand;
 import org.mobrak.core.job.RunSheet;
 import org.mobrak.core.job.Step;
 import org.mobrak.core.material.Material;
@@ -21,12 +22,14 @@ import org.mobrak.core.material.check.CheckContext;
  * Everything a job needs on the bench, and how it stands with each: files first, then tools, then things.
  *
  * @param sheet the run sheet, as strict as what is in the files asks for
+ * @param demands what the files ask for and the sheet did not
  */
-public record Gathering(RunSheet sheet, List<GatherItem> items) {
+public record Gathering(RunSheet sheet, List<Demand> demands, List<GatherItem> items) {
     private static final Set<Fact> THINGS =
             Set.of(Fact.BATTERY_PERCENT, Fact.CABLE, Fact.CARD, Fact.SERVICE_PLUG, Fact.INTERNET);
 
     public Gathering {
+        demands = List.copyOf(demands);
         items = List.copyOf(items);
     }
 
@@ -47,7 +50,8 @@ public record Gathering(RunSheet sheet, List<GatherItem> items) {
                 .filter(step -> step.file().isEmpty())
                 .map(step -> tool(step, ticked))
                 .forEach(items::add);
-        RunSheet strict = strict(sheet, items);
+        List<Demand> demands = demands(sheet, items);
+        RunSheet strict = sheet.asking(demands);
         strict.steps().stream()
                 .filter(step ->
                         step.gate().filter(gate -> THINGS.contains(gate.fact())).isPresent())
@@ -55,23 +59,26 @@ public record Gathering(RunSheet sheet, List<GatherItem> items) {
                 .map(step -> thing(step, against.facts()))
                 .forEach(items::add);
         sheet.money().map(Gathering::money).ifPresent(items::add);
-        return new Gathering(strict, items);
+        return new Gathering(strict, demands, items);
     }
 
     /** A file may write something riskier than its route says; then that decides how full the battery must be. */
-    private static RunSheet strict(RunSheet sheet, List<GatherItem> files) {
-        RunSheet strict = sheet;
+    private static List<Demand> demands(RunSheet sheet, List<GatherItem> files) {
+        List<Demand> demands = new ArrayList<>();
         for (GatherItem item : files) {
-            Optional<Material> taken = item.kept().filter(Kept::isThere).map(Kept::material);
-            if (taken.isPresent() && item.standing() != Standing.WRONG) {
-                String name = taken.get().name();
-                Set<PartitionClass> written =
-                        taken.get().writes().stream().map(Write::kind).collect(Collectors.toSet());
-                Optional<Gate> gate = Gate.battery(written, name);
-                strict = gate.isPresent() ? strict.asking(gate.get(), name) : strict;
-            }
+            Optional<Demand> demand = item.kept()
+                    .filter(Kept::isThere)
+                    .filter(kept -> item.standing() != Standing.WRONG)
+                    .flatMap(kept -> demand(kept.material()));
+            RunSheet before = sheet.asking(demands);
+            demand.filter(more -> !before.asking(more).equals(before)).ifPresent(demands::add);
         }
-        return strict;
+        return demands;
+    }
+
+    private static Optional<Demand> demand(Material file) {
+        Set<PartitionClass> written = file.writes().stream().map(Write::kind).collect(Collectors.toSet());
+        return Gate.battery(written, file.name()).map(gate -> new Demand(gate, file.name()));
     }
 
     private static GatherItem tool(Step step, Set<String> ticked) {

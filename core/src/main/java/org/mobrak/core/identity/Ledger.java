@@ -58,6 +58,22 @@ public record Ledger(List<Reading> readings, List<Overwrite> overwrites) {
         return new Ledger(Stream.concat(readings.stream(), more.stream()).toList(), overwrites);
     }
 
+    /** What it held at a time: nothing that was read or done later. */
+    public Ledger until(Instant at) {
+        return new Ledger(
+                readings.stream()
+                        .filter(reading -> !reading.takenAt().isAfter(at))
+                        .toList(),
+                overwrites.stream().filter(done -> !done.at().isAfter(at)).toList());
+    }
+
+    /** Only what tells of one fact. */
+    public Ledger about(Fact fact) {
+        return new Ledger(
+                readings.stream().filter(reading -> reading.fact() == fact).toList(),
+                overwrites.stream().filter(done -> done.facts().contains(fact)).toList());
+    }
+
     /** All readings of one fact, best-ranked first, older ones and those set aside included. */
     public List<Reading> of(Fact fact) {
         return ranked(fact, readings.stream().filter(reading -> reading.fact() == fact));

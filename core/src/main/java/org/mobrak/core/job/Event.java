@@ -24,6 +24,8 @@ import org.mobrak.core.identity.Fact;
     @JsonSubTypes.Type(value = Event.SignMissed.class, name = "sign-missed"),
     @JsonSubTypes.Type(value = Event.ModeSeen.class, name = "mode-seen"),
     @JsonSubTypes.Type(value = Event.Overridden.class, name = "overridden"),
+    @JsonSubTypes.Type(value = Event.FileTaken.class, name = "file-taken"),
+    @JsonSubTypes.Type(value = Event.Demanded.class, name = "demanded"),
     @JsonSubTypes.Type(value = Event.Chosen.class, name = "chosen"),
     @JsonSubTypes.Type(value = Event.Noted.class, name = "noted"),
     @JsonSubTypes.Type(value = Event.Photo.class, name = "photo"),
@@ -102,6 +104,22 @@ public sealed interface Event {
         @Override
         public Event at(Instant other) {
             return new Overridden(other, step, reason);
+        }
+    }
+
+    /** A file was taken for what was to be fetched. */
+    record FileTaken(Instant at, String step, String name, String sha256) implements Event {
+        @Override
+        public Event at(Instant other) {
+            return new FileTaken(other, step, name, sha256);
+        }
+    }
+
+    /** A file asks for more than the sheet did; from now on the sheet asks for it too. */
+    record Demanded(Instant at, Demand demand) implements Event {
+        @Override
+        public Event at(Instant other) {
+            return new Demanded(other, demand);
         }
     }
 

@@ -31,6 +31,12 @@ public final class EventWords {
     private static String ofTheJob(Job job, Event event) {
         if (event instanceof Event.Overridden one) {
             return "passed though shut: " + title(job, one.step()) + ". Why: " + one.reason();
+        } else if (event instanceof Event.FileTaken one) {
+            return "taken: " + one.name() + ", SHA-256 " + one.sha256();
+        } else if (event instanceof Event.Demanded one) {
+            Demand demand = one.demand();
+            return "asked besides, by " + demand.because() + ": "
+                    + demand.gate().why();
         } else if (event instanceof Event.Noted one) {
             return "note: " + one.note();
         } else if (event instanceof Event.Photo one) {

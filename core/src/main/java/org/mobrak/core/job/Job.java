@@ -27,6 +27,7 @@ import org.mobrak.core.identity.Reading;
  *
  * @param id the logbook's number
  * @param phoneId the logbook's number of the phone
+ * @param sheet as it was written, and what its files asked for besides
  * @param state the fold over the events
  */
 public record Job(
@@ -35,6 +36,7 @@ public record Job(
 
     public Job {
         events = List.copyOf(events);
+        sheet = sheet.asking(state.demands());
     }
 
     /** A job to which these things have happened. */
@@ -43,11 +45,11 @@ public record Job(
     }
 
     /**
-     * This job by a sheet that asks for more. Once something was done to the phone it stays as it is: to stop halfway is worse
-     * than a battery at half.
+     * This job by a sheet that asks for more, before that is noted. Once something was done to the phone it stays as it is: to
+     * stop halfway is worse than a battery at half.
      */
-    public Job by(RunSheet stricter) {
-        return hasBegun() ? this : new Job(id, phoneId, plan, stricter, startedAt, events, state);
+    public Job asking(List<Demand> demands) {
+        return hasBegun() ? this : new Job(id, phoneId, plan, sheet.asking(demands), startedAt, events, state);
     }
 
     /** Whether something was done to the phone, or is being done. */

@@ -18,6 +18,8 @@ import org.mobrak.core.catalogue.Habit;
  * @param ticked since when each step is done
  * @param held what each step brought about
  * @param overridden the reason for which a gate was passed
+ * @param files what was taken for each thing that was to be fetched
+ * @param demands what the files asked for besides, in the order in which they turned up
  * @param missed how often the sign of a step did not come
  * @param habits how what can be done in several ways is done
  * @param noted what was noted or photographed, in its order
@@ -30,6 +32,8 @@ public record JobState(
         Map<String, Instant> ticked,
         Map<String, Event.EffectHeld> held,
         Map<String, String> overridden,
+        Map<String, Event.FileTaken> files,
+        List<Demand> demands,
         Map<String, Integer> missed,
         Set<Habit> habits,
         List<Event> noted,
@@ -47,6 +51,8 @@ public record JobState(
                 fold.ticked,
                 fold.held,
                 fold.overridden,
+                fold.files,
+                List.copyOf(fold.demands),
                 fold.missed,
                 Set.copyOf(fold.habits.values()),
                 List.copyOf(fold.noted),
@@ -62,6 +68,8 @@ public record JobState(
         private final Map<String, Instant> ticked = new LinkedHashMap<>();
         private final Map<String, Event.EffectHeld> held = new LinkedHashMap<>();
         private final Map<String, String> overridden = new HashMap<>();
+        private final Map<String, Event.FileTaken> files = new LinkedHashMap<>();
+        private final List<Demand> demands = new ArrayList<>();
         private final Map<String, Integer> missed = new HashMap<>();
         private final Map<Habit.Kind, Habit> habits = new EnumMap<>(Habit.Kind.class);
         private final List<Event> noted = new ArrayList<>();
@@ -96,6 +104,10 @@ public record JobState(
                 mode = Optional.of(one.mode());
             } else if (event instanceof Event.Overridden one) {
                 overridden.put(one.step(), one.reason());
+            } else if (event instanceof Event.FileTaken one) {
+                files.put(one.step(), one);
+            } else if (event instanceof Event.Demanded one) {
+                demands.add(one.demand());
             } else if (event instanceof Event.Chosen one) {
                 habits.put(one.habit().kind(), one.habit());
             } else if (event instanceof Event.Noted || event instanceof Event.Photo) {

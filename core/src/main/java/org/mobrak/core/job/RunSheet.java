@@ -59,11 +59,21 @@ public record RunSheet(
         return steps.stream().filter(Step::hasNoReturn).findFirst();
     }
 
+    /** The same sheet with more things to make sure of. */
+    public RunSheet asking(List<Demand> demands) {
+        RunSheet stricter = this;
+        for (Demand demand : demands) {
+            stricter = stricter.asking(demand);
+        }
+        return stricter;
+    }
+
     /**
      * The same sheet with one more thing to make sure of: the steps that ask for it already are made as strict, and where none
      * does there is one more, before anything is done.
      */
-    public RunSheet asking(Gate gate, String because) {
+    public RunSheet asking(Demand demand) {
+        Gate gate = demand.gate();
         List<Step> changed = new ArrayList<>();
         for (Step step : steps) {
             boolean asked = step instanceof Step.Ready ready && ready.askGate().fact() == gate.fact();
@@ -74,7 +84,9 @@ public record RunSheet(
                     .filter(step -> step.phase() == Phase.GATHER || step.phase() == Phase.PREPARE)
                     .count();
             String id = SheetWriter.id(Phase.PREPARE, of(Phase.PREPARE).size() + 1);
-            changed.add(before, SheetWriter.ready(because, gate, Phase.PREPARE).with(id));
+            changed.add(
+                    before,
+                    SheetWriter.ready(demand.because(), gate, Phase.PREPARE).with(id));
         }
         return new RunSheet(title, changed, writes, money, atEnd);
     }

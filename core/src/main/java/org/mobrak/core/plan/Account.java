@@ -97,17 +97,48 @@ public final class Account {
     }
 
     private Figure hands() {
-        List<Line> lines = plan.routes().stream()
-                .filter(route -> route.costs().handsOn().most() > 0)
-                .map(route -> new Line(route.name(), mean(route.costs().handsOn())))
+        List<Line> lines = new ArrayList<>(plan.routes().stream()
+                .filter(route -> route.handsOn().most() > 0)
+                .map(route -> new Line(route.name(), mean(route.handsOn())))
+                .toList());
+        lines.addAll(paces());
+        return Figure.of("Phone in hand", minutes(plan.cost().handsOn()), lines, ESTIMATES + PERT + pace());
+    }
+
+    /** What one's own jobs make of the estimates. */
+    private List<Line> paces() {
+        return plan.routes().stream()
+                .flatMap(route -> route.own().filter(Route.OwnPace::counts).stream()
+                        .map(own -> new Line(route.name() + ", own pace", pace(route, own))))
                 .toList();
-        return Figure.of("Phone in hand", minutes(plan.cost().handsOn()), lines, ESTIMATES + PERT);
+    }
+
+    private static String pace(Route route, Route.OwnPace own) {
+        double said = route.costs().minutes();
+        return String.format(
+                Locale.ROOT,
+                "%d jobs of your own took %.1f min: (%d × %.1f + %d × %.1f) / %d = %.1f min in all, so × %.2f",
+                own.jobs(),
+                own.mean(),
+                Route.OwnPace.WEIGHT,
+                said,
+                own.jobs(),
+                own.mean(),
+                Route.OwnPace.WEIGHT + own.jobs(),
+                own.towards(said),
+                route.paceFactor());
+    }
+
+    private String pace() {
+        return paces().isEmpty()
+                ? ""
+                : " Drawn towards your own jobs by n / (n + 3) (Bühlmann 1967; 3 is our own choice), from three jobs on.";
     }
 
     private Figure waiting() {
         List<Line> lines = new ArrayList<>(plan.routes().stream()
-                .filter(route -> route.costs().waiting().most() > 0)
-                .map(route -> new Line(route.name(), mean(route.costs().waiting())))
+                .filter(route -> route.waiting().most() > 0)
+                .map(route -> new Line(route.name(), mean(route.waiting())))
                 .toList());
         plan.routes().stream()
                 .filter(route -> Transfer.bytes(route).isPresent())
@@ -138,8 +169,7 @@ public final class Account {
     private Figure spread() {
         Cost cost = plan.cost();
         String sum = plan.routes().stream()
-                .flatMap(route ->
-                        Stream.of(route.costs().handsOn(), route.costs().waiting()))
+                .flatMap(route -> Stream.of(route.handsOn(), route.waiting()))
                 .filter(three -> three.variance() > 0)
                 .map(three -> "((" + number(three.most()) + " − " + number(three.least()) + ") / 6)²")
                 .collect(Collectors.joining(" + "));

@@ -43,8 +43,8 @@ public record Cost(
 
     /** Of one route alone, on a phone that bears some marks already: its estimates, and the time its files take to get there. */
     static Cost of(Route route, Facts facts) {
-        Minutes hands = route.costs().handsOn();
-        Minutes wait = route.costs().waiting();
+        Minutes hands = route.handsOn();
+        Minutes wait = route.waiting();
         return new Cost(
                 marks(route, facts),
                 route.changes().wipesData(),

@@ -51,7 +51,7 @@ final class Housekeeping {
     }
 
     private static double minutes(Route route) {
-        return route.costs().handsOn().mean() + route.costs().waiting().mean();
+        return route.handsOn().mean() + route.waiting().mean();
     }
 
     /**

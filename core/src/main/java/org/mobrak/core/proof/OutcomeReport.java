@@ -18,6 +18,7 @@ import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.job.Job;
+import org.mobrak.core.job.JobPlan;
 import org.mobrak.core.job.Step;
 
 /**
@@ -65,6 +66,13 @@ public record OutcomeReport(String route, String model, String build, Went went,
             }
         }
         return reports;
+    }
+
+    /** Whether a route of an ended job worked; empty if it was never begun. */
+    public static Optional<Boolean> worked(Job job, JobPlan.PlannedRoute planned) {
+        return isBegun(job, planned.name())
+                ? Optional.of(went(job, openStep(job, planned.name())) == Went.WORKED)
+                : Optional.empty();
     }
 
     private static boolean isBegun(Job job, String route) {

@@ -2,6 +2,7 @@ package org.mobrak.core.gather;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.InstanceOfAssertFactories.STRING;
 import static org.mobrak.core.Sample.NOW;
 import static org.mobrak.core.Sample.facts;
 
@@ -33,6 +34,7 @@ import org.mobrak.core.material.Forge;
 import org.mobrak.core.material.Inspection;
 import org.mobrak.core.material.Material;
 import org.mobrak.core.material.Watch;
+import org.mobrak.core.material.Write;
 import org.mobrak.core.material.check.CheckContext;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
@@ -42,6 +44,7 @@ import org.mobrak.core.plan.Planner;
 /** What a job of the demo needs, from the files an evening of downloads leaves behind. */
 class GatheringTest {
     private static final Path HOME = Path.of(System.getProperty("mobrak.home"));
+    private static final String KEY = "key-recovery-l210.tar";
     private static final Path FILES = HOME.resolve("demo/files");
     private static final String[] LANTERN = {
         "model=OV-L210F",
@@ -67,26 +70,50 @@ class GatheringTest {
 
     @Test
     void aFileFindsItsPlaceByContentUnderAnyName() throws IOException {
-        assertThat(item("key-recovery-l210.tar").standing()).isEqualTo(Standing.MISSING);
+        assertThat(item(KEY).standing()).isEqualTo(Standing.MISSING);
         drop("l210_rec_FINAL(2).tar");
-        assertThat(item("key-recovery-l210.tar").standing()).isEqualTo(Standing.HAVE);
-        assertThat(item("key-recovery-l210.tar").kept()).contains(kept.get(0));
+        assertThat(item(KEY).standing()).isEqualTo(Standing.HAVE);
+        assertThat(item(KEY).kept()).contains(kept.get(0));
     }
 
     @Test
     void theRightNameDoesNotMakeItRight() throws IOException {
-        drop("key-recovery-l210.tar");
-        GatherItem wrong = item("key-recovery-l210.tar");
+        drop(KEY);
+        GatherItem wrong = item(KEY);
         assertThat(wrong.standing()).isEqualTo(Standing.WRONG);
         assertThat(wrong.findings()).extracting("code").contains("truncated", "size-mismatch", "digest-mismatch");
         drop("l210_rec_FINAL(2).tar");
-        assertThat(item("key-recovery-l210.tar").standing()).isEqualTo(Standing.HAVE);
+        assertThat(item(KEY).standing()).isEqualTo(Standing.HAVE);
+    }
+
+    /** A checksum is a gate of its own; what a phone cannot start without is never taken on trust. */
+    @Test
+    void aFileCountsAsFetchedByItsBytesWhereTheyAreKnown() throws IOException {
+        assertThat(item(KEY).objection())
+                .get(STRING)
+                .contains("Its checksum is known")
+                .contains("drop it here");
+        drop(KEY);
+        GatherItem wrong = item(KEY);
+        assertThat(wrong.objection()).get(STRING).startsWith("The file on the bench is wrong");
+        assertThat(wrong.objectionToPass()).isEmpty();
+        drop("l210_rec_FINAL(2).tar");
+        assertThat(item(KEY).objection()).isEmpty();
+        facts = facts(Stream.concat(Stream.of(LANTERN), Stream.of("batteryPercent=64"))
+                .toArray(String[]::new));
+        drop("lantern2-root-412.tar.md5");
+        Kept package412 = kept.get(kept.size() - 1);
+        assertThat(package412.material().writes()).extracting(Write::kind).contains(PartitionClass.UNKNOWN);
+        assertThat(new GatherItem(wrong.need(), Standing.WRONG, Optional.of(package412), List.of(), "")
+                        .objectionToPass())
+                .get(STRING)
+                .contains("cannot start without");
     }
 
     @Test
     void theSistersPackageIsFoundByWhatItWritesAndRefused() throws IOException {
         drop("key-recovery-l215.tar");
-        GatherItem wrong = item("key-recovery-l210.tar");
+        GatherItem wrong = item(KEY);
         assertThat(wrong.standing()).isEqualTo(Standing.WRONG);
         assertThat(wrong.findings()).extracting("code").contains("sister-variant");
     }
@@ -125,7 +152,7 @@ class GatheringTest {
             out.write(Files.readAllBytes(FILES.resolve("bench-flasher-3.07.zip")));
         }
         keep(Forge.inspect(folder, "download.zip", Files.readAllBytes(zip)), Kept.State.THERE);
-        assertThat(item("key-recovery-l210.tar").reason()).contains("It lies in download.zip: unpack that once");
+        assertThat(item(KEY).reason()).contains("It lies in download.zip: unpack that once");
     }
 
     @Test
@@ -133,9 +160,9 @@ class GatheringTest {
         Inspection found = Forge.inspect(
                 folder, "key-recovery-l210.tar", Files.readAllBytes(FILES.resolve("l210_rec_FINAL(2).tar")));
         keep(found, Kept.State.GONE);
-        assertThat(item("key-recovery-l210.tar").standing()).isEqualTo(Standing.MISSING);
+        assertThat(item(KEY).standing()).isEqualTo(Standing.MISSING);
         keep(found, Kept.State.CHANGED);
-        assertThat(item("key-recovery-l210.tar").standing()).isEqualTo(Standing.UNCHECKED);
+        assertThat(item(KEY).standing()).isEqualTo(Standing.UNCHECKED);
     }
 
     @Test

@@ -109,7 +109,7 @@ class JobTest {
         assertThat(job.objectionToTick(write, LOW)).contains("Battery percent is 41; it must be 50 or more.");
         Gate asked = Gate.battery(Set.of(PartitionClass.SYSTEM, PartitionClass.BOOTLOADER), "a file")
                 .orElseThrow();
-        Job strict = job.by(job.sheet().asking(asked, "a file"));
+        Job strict = job.asking(List.of(new Demand(asked, "a file")));
         assertThat(strict.sheet().steps().get(1).title()).isEqualTo("Battery percent: at least 90");
         assertThat(strict.isTicked(strict.sheet().steps().get(1))).isTrue();
         assertThat(strict.objectionToTick(write, FULL)).contains("Battery percent is 64; it must be 90 or more.");
@@ -117,8 +117,13 @@ class JobTest {
                 .as("once begun it warns")
                 .containsExactly("Battery percent is 41; it must be 90 or more.");
         Job begun = ticked(job, 2);
-        assertThat(begun.by(strict.sheet())).isSameAs(begun);
-        RunSheet more = job.sheet().asking(new Gate(Fact.CABLE, List.of("data"), Optional.empty(), "why"), "a file");
+        assertThat(begun.asking(List.of(new Demand(asked, "a file")))).isSameAs(begun);
+        assertThat(job.with(List.of(new Event.Demanded(NOW, new Demand(asked, "a file"))))
+                        .sheet())
+                .as("once noted the job keeps to it, whatever lies on the shelf")
+                .isEqualTo(strict.sheet());
+        RunSheet more = job.sheet()
+                .asking(new Demand(new Gate(Fact.CABLE, List.of("data"), Optional.empty(), "why"), "a file"));
         assertThat(more.of(Phase.PREPARE)).extracting(Step::id).endsWith("prepare-3");
         assertThat(more.of(Phase.DO)).isEqualTo(job.sheet().of(Phase.DO));
     }

@@ -47,6 +47,7 @@ import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.TypedReading;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.identity.reader.TextIntake;
+import org.mobrak.core.job.Demand;
 import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.JobPlan;
@@ -238,6 +239,9 @@ class WorkspaceTest {
                 new Event.Proved(NOW, "prove-1", 6),
                 new Event.ModeSeen(NOW, "recovery"),
                 new Event.Overridden(NOW, "prepare-1", "a new battery"),
+                new Event.FileTaken(NOW, "gather-1", "a.img", "cd"),
+                new Event.Demanded(
+                        NOW, new Demand(new Gate(Fact.CABLE, List.of("data"), Optional.empty(), "why"), "a.img")),
                 new Event.Chosen(NOW, Habit.PLUG),
                 new Event.Noted(NOW, press.id(), "warm"),
                 new Event.Photo(NOW, press.id(), "/photos/1.jpg", "ab"),

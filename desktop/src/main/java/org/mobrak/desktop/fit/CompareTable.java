@@ -49,8 +49,8 @@ final class CompareTable extends GridPane {
                         : route.marks().stream().map(Mark::words).collect(Collectors.joining(", ")));
         words("Writes to", CompareTable::writes);
         words("Risk points", route -> String.format(Locale.ROOT, "%.1f", Evidence.riskPoints(route)));
-        words("In hand", route -> minutes(route.costs().handsOn()));
-        words("Waiting", route -> minutes(route.costs().waiting()));
+        words("In hand", route -> minutes(route.handsOn()));
+        words("Waiting", route -> minutes(route.waiting()));
         words("Money", CompareTable::money);
         names().forEach(this::clause);
     }

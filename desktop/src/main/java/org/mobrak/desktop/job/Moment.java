@@ -54,9 +54,9 @@ record Moment(
                 job.begun(step),
                 job.state().missed().getOrDefault(step.id(), 0),
                 job.state().mode(),
-                ticked ? job.objectionToUntick(step) : job.objectionToTick(step, facts),
+                ticked ? job.objectionToUntick(step) : desk.objectionToTick(job, step),
                 step.gate().map(gate -> GateJudge.of(gate, facts)),
-                job.objectionToOverride(step).isEmpty(),
+                desk.objectionToPass(job, step).isEmpty(),
                 Optional.ofNullable(job.state().overridden().get(step.id())),
                 step.hasNoReturn() && !ticked && job.begun(step).isEmpty()
                         ? Optional.of(desk.confirmation())

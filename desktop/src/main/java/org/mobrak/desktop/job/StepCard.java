@@ -54,12 +54,18 @@ final class StepCard extends VBox {
         }
         moment.shown().how().ifPresent(this::doing);
         moment.gate().ifPresent(this::gate);
+        moment.overridden().ifPresent(reason -> row("Passed because", reason));
         buttons();
-        if (step.gate().isPresent() && !moment.ticked() && moment.objection().isPresent() && moment.mayPass()) {
+        if (asksForSomething(step) && !moment.ticked() && moment.objection().isPresent() && moment.mayPass()) {
             getChildren().add(passing());
         }
         step.how().ifPresent(how -> getChildren().add(new Remedies(session, moment, how)));
         getChildren().add(new Notes(session, moment));
+    }
+
+    /** Whether it is something to be so, or a file that counts by its bytes. */
+    private static boolean asksForSomething(Step step) {
+        return step.gate().isPresent() || step.file().isPresent();
     }
 
     Moment moment() {
@@ -110,12 +116,8 @@ final class StepCard extends VBox {
         HBox line = new HBox(Sign.of(judged.result()), Texts.wrapped(Texts.plain(judged.sentence())));
         line.getStyleClass().add("signed-line");
         getChildren().add(line);
-        if (moment.overridden().isPresent()) {
-            row("Passed because", moment.overridden().get());
-            return;
-        }
         boolean wanted = !moment.ticked() && moment.objection().isPresent();
-        if (wanted || judged.result() == Truth.UNKNOWN) {
+        if (moment.overridden().isEmpty() && (wanted || judged.result() == Truth.UNKNOWN)) {
             getChildren()
                     .add(new TypedValue(
                             "gate-value", moment.step().gate().orElseThrow().fact(), session::takeTyped));
