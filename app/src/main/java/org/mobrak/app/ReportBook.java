@@ -16,10 +16,11 @@ import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.logbook.Dossier;
 import org.mobrak.core.logbook.Logbook;
+import org.mobrak.core.logbook.history.OwnTimes;
 import org.mobrak.core.proof.OutcomeReport;
 
 /**
- * What one's own jobs and other people report of routes: evidence beside that of the catalogue. Own jobs count at once; what
+ * What one's own jobs and other people report of routes: evidence and times beside those of the catalogue. Own jobs count at once; what
  * others report is kept as it was taken in. On the worker thread only.
  */
 final class ReportBook {
@@ -28,6 +29,7 @@ final class ReportBook {
 
     private final Logbook logbook;
     private List<OutcomeReport> known = List.of();
+    private Map<String, Route.OwnPace> paces = Map.of();
     private Catalogue plain = new Catalogue(List.of(), List.of());
     private Catalogue told = plain;
 
@@ -39,8 +41,13 @@ final class ReportBook {
     void read(Collection<Dossier> dossiers) {
         List<OutcomeReport> now = new ArrayList<>(taken());
         dossiers.forEach(dossier -> dossier.jobs().forEach(job -> now.addAll(OutcomeReport.of(job))));
-        if (!now.equals(known)) {
+        Map<String, Route.OwnPace> timed = OwnTimes.of(dossiers.stream()
+                .flatMap(dossier -> dossier.jobs().stream())
+                .filter(job -> job.end().isPresent())
+                .toList());
+        if (!now.equals(known) || !timed.equals(paces)) {
             known = now;
+            paces = timed;
             plain = new Catalogue(List.of(), List.of());
         }
     }
@@ -49,7 +56,7 @@ final class ReportBook {
     Catalogue told(Catalogue catalogue) {
         if (plain != catalogue) {
             plain = catalogue;
-            told = known.isEmpty() ? catalogue : with(catalogue);
+            told = known.isEmpty() && paces.isEmpty() ? catalogue : with(catalogue);
         }
         return told;
     }
@@ -60,7 +67,13 @@ final class ReportBook {
                         OutcomeReport::route, Collectors.mapping(OutcomeReport::evidence, Collectors.toList())));
         return catalogue.with(catalogue.routes().stream()
                 .map(route -> byRoute.containsKey(route.id()) ? route.with(byRoute.get(route.id())) : route)
+                .map(this::timed)
                 .toList());
+    }
+
+    private Route timed(Route route) {
+        Route.OwnPace pace = paces.get(route.id());
+        return pace == null ? route : route.at(pace);
     }
 
     private List<OutcomeReport> taken() {

@@ -55,6 +55,7 @@ public final class Session implements AutoCloseable {
     private final AftercareDesk aftercare;
     private final WorkshopDesk workshop;
     private final LogbookDesk logbook;
+    private final HistoryDesk history;
 
     // These belong to the worker thread.
     private @Nullable Workbench opened;
@@ -88,6 +89,7 @@ public final class Session implements AutoCloseable {
         this.aftercare = new AftercareDesk(workers, () -> opened, link);
         this.workshop = new WorkshopDesk(workers, () -> opened);
         this.logbook = new LogbookDesk(workers, () -> opened, cache);
+        this.history = new HistoryDesk(workers, () -> opened);
         this.rehearsals =
                 new RehearsalDesk(workers, () -> bench().logbook(), new Practice.Place(folder, cache, clock, drawing));
     }
@@ -134,6 +136,11 @@ public final class Session implements AutoCloseable {
     /** The logbook as a whole. */
     public LogbookDesk logbook() {
         return logbook;
+    }
+
+    /** What the logbook tells when it is read as a whole. */
+    public HistoryDesk history() {
+        return history;
     }
 
     /** From a guide to a route. */

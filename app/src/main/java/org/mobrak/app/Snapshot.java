@@ -3,6 +3,7 @@ package org.mobrak.app;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.mobrak.core.catalogue.file.Difference;
 import org.mobrak.core.catalogue.file.Fault;
 import org.mobrak.core.gather.Kept;
@@ -63,6 +64,19 @@ public record Snapshot(
         }
     }
 
-    /** A job that has ended, and whose it was. */
-    public record PastJob(PhoneRecord phone, Job job) {}
+    /**
+     * A job that has ended, and whose it was.
+     *
+     * @param families of its routes, as far as they are in the catalogue
+     */
+    public record PastJob(PhoneRecord phone, Job job, Set<String> families) {
+        public PastJob {
+            families = Set.copyOf(families);
+        }
+    }
+
+    /** The phone on the desk. */
+    public Optional<PhoneRecord> phone() {
+        return desk.map(one -> one.dossier().phone());
+    }
 }

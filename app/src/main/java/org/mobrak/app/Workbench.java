@@ -14,9 +14,11 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import org.mobrak.app.aftercare.Aftercare;
 import org.mobrak.app.aftercare.AftercareView;
 import org.mobrak.app.aftercare.Place;
@@ -25,6 +27,7 @@ import org.mobrak.app.workshop.Workshop;
 import org.mobrak.app.workshop.WorkshopPlace;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.PartitionClass;
+import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.file.Difference;
 import org.mobrak.core.catalogue.match.Identity;
 import org.mobrak.core.catalogue.trouble.Troubles;
@@ -47,6 +50,8 @@ import org.mobrak.core.logbook.Dossier;
 import org.mobrak.core.logbook.Logbook;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.Workspace;
+import org.mobrak.core.logbook.history.Tally;
+import org.mobrak.core.logbook.history.Timeline;
 import org.mobrak.core.logbook.remind.Reminder;
 import org.mobrak.core.logbook.remind.Reminders;
 import org.mobrak.core.material.Inspection;
@@ -510,15 +515,39 @@ final class Workbench implements AutoCloseable {
         return dossier;
     }
 
-    private static List<Snapshot.PastJob> past(List<Dossier> dossiers) {
+    private List<Snapshot.PastJob> past(List<Dossier> dossiers) {
         return dossiers.stream()
                 .flatMap(dossier -> dossier.jobs().stream()
                         .filter(job -> job.end().isPresent())
-                        .map(job -> new Snapshot.PastJob(dossier.phone(), job)))
+                        .map(job -> new Snapshot.PastJob(dossier.phone(), job, families(job))))
                 .sorted(Comparator.comparing((Snapshot.PastJob past) ->
                                 past.job().end().orElseThrow().at())
                         .reversed())
                 .toList();
+    }
+
+    private Set<String> families(Job job) {
+        return job.plan().routes().stream()
+                .flatMap(planned -> catalogue().route(planned.id()).stream())
+                .map(Route::family)
+                .collect(Collectors.toSet());
+    }
+
+    /** Everything on disk, phone by phone. */
+    List<Dossier> dossiers() {
+        return logbook().phones().stream().map(this::dossier).toList();
+    }
+
+    /** What all jobs come to. */
+    Tally tally() {
+        List<Job> jobs =
+                dossiers().stream().flatMap(dossier -> dossier.jobs().stream()).toList();
+        return Tally.of(jobs, catalogue());
+    }
+
+    /** What was known of a phone at a time. */
+    Map<Fact, String> known(PhoneRecord phone, Instant at) {
+        return Timeline.known(dossier(phone), at).values();
     }
 
     private Catalogue catalogue() {

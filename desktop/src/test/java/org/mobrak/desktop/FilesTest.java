@@ -31,7 +31,6 @@ import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.Standing;
 import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.identity.Fact;
-import org.mobrak.core.job.Step;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Plan;
 
@@ -264,10 +263,7 @@ class FilesTest {
                 .interact(() -> desktop.session().start(desk().answer().plans().get(0)));
         desktop.rest();
         desktop.press(KeyCode.CONTROL, KeyCode.DIGIT4);
-        desktop.pick(
-                "steps",
-                Step.class,
-                step -> step.file().filter(file -> file.name().equals(RECOVERY)).isPresent());
+        desktop.assertShows(RECOVERY);
         assertThat(desktop.find("tick").isDisabled()).isTrue();
         desktop.click("pass");
         desktop.fill("override-reason", "compared on another computer");

@@ -25,6 +25,16 @@ public record Evidence(int worked, int tried) {
         return tried == 0 ? 0 : wilson().getLowerBound();
     }
 
+    /** The upper end of the same interval; 1 where nobody reported. */
+    public double upperBound() {
+        return tried == 0 ? 1 : wilson().getUpperBound();
+    }
+
+    /** The share that worked; no number where nobody reported. */
+    public double rate() {
+        return tried == 0 ? Double.NaN : (double) worked / tried;
+    }
+
     /** A sentence for a person; without reports it says so and gives no number. */
     public String sentence() {
         if (tried == 0) {

@@ -17,6 +17,7 @@ import org.mobrak.app.Session;
 import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.job.Step;
+import org.mobrak.desktop.parts.Drops;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.TypedValue;
@@ -46,6 +47,7 @@ final class StepCard extends VBox {
         text.getStyleClass().add("step-text");
         getChildren().add(text);
         step.file().ifPresent(file -> {
+            Drops.onto(this, session.files()::lookInto);
             getChildren().add(new CopyLine("File", file.name()));
             file.digests().forEach((name, sum) -> getChildren().add(new CopyLine(name, sum)));
         });

@@ -1,42 +1,42 @@
 package org.mobrak.desktop.logbook;
 
 import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
-import java.util.Locale;
-import java.util.TreeMap;
+import java.util.List;
 import java.util.function.Consumer;
-import java.util.stream.Collectors;
-import javafx.scene.control.ListCell;
-import javafx.scene.control.ListView;
-import javafx.scene.layout.HBox;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
+import org.mobrak.app.JobFilter;
 import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
 import org.mobrak.app.Snapshot.PastJob;
-import org.mobrak.core.fit.Truth;
-import org.mobrak.core.identity.Reading;
-import org.mobrak.core.job.Event;
-import org.mobrak.core.job.EventWords;
-import org.mobrak.core.job.Job;
-import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Drops;
-import org.mobrak.desktop.parts.Empty;
-import org.mobrak.desktop.parts.Sheet;
-import org.mobrak.desktop.parts.Sign;
-import org.mobrak.desktop.parts.Texts;
+import org.mobrak.desktop.parts.Faces;
 import org.mobrak.desktop.parts.View;
 
-/** The page that remembers. */
+/** The page that remembers: job by job, over time, and in numbers. */
 public final class LogbookPage implements View {
+    private final Session session;
     private final ZoneId zone;
-    private final DateTimeFormatter minute;
-    private final ListView<PastJob> jobs = new ListView<>();
-    private final Sheet detail = new Sheet(new VBox());
-    private final HBox past = new HBox();
+    private final JobsFace jobs;
+    private final TimeFace time;
+    private final NumbersFace numbers;
+    private final FilterBar filters = new FilterBar(this::choose);
+    private final Faces faces = new Faces();
     private final WholeLogbook whole;
+    private final FlowPane turns = new FlowPane();
     private final VBox node = new VBox();
+    private @Nullable Snapshot shown;
+    private Asked asked = Asked.NOTHING;
+
+    /** What of the past is worked out anew with each change, since it is seen. */
+    private enum Asked {
+        NOTHING,
+        TIME,
+        NUMBERS
+    }
 
     /**
      * The page.
@@ -45,29 +45,56 @@ public final class LogbookPage implements View {
      * @param goToPhone lays the phone of this number on the desk
      */
     public LogbookPage(Session session, ZoneId zone, Consumer<Long> goToPhone) {
+        this.session = session;
         this.zone = zone;
-        this.minute =
-                DateTimeFormatter.ofPattern("d MMM yyyy, HH:mm", Locale.ENGLISH).withZone(zone);
-        jobs.setId("jobs");
-        jobs.setCellFactory(list -> new JobCell());
-        jobs.setPlaceholder(new Empty("Nothing yet", "A job comes here when it has ended, whether it worked or not."));
-        jobs.getSelectionModel().selectedItemProperty().addListener((property, old, past) -> showDetail(past));
-        detail.getStyleClass().add("wide-scroll");
-        past.getChildren().addAll(jobs, detail);
-        past.getStyleClass().add("page-columns");
-        HBox.setHgrow(detail, Priority.ALWAYS);
+        jobs = new JobsFace(session, zone);
+        time = new TimeFace(session, zone);
+        numbers = new NumbersFace(session);
         whole = new WholeLogbook(session, goToPhone, this::layOut);
+        faces.add("face-jobs", "Jobs", () -> turned(Asked.NOTHING, jobs.node()));
+        faces.add("face-time", "Over time", () -> turned(Asked.TIME, time.node()));
+        faces.add("face-numbers", "In numbers", () -> turned(Asked.NUMBERS, numbers.node()));
+        turns.getStyleClass().add("logbook-turns");
         node.getStyleClass().add("page");
         // What is dropped here is somebody's export, not a reading.
         Drops.onto(node, dropped -> session.logbook().lookAt(dropped.get(0)));
         layOut();
     }
 
-    /** What was found or is offered stands where the jobs stand otherwise. */
+    private Region turned(Asked now, Region face) {
+        asked = now;
+        showFilters();
+        ask();
+        return face;
+    }
+
+    private void ask() {
+        switch (asked) {
+            case TIME -> session.history().lookBack();
+            case NUMBERS -> session.history().count();
+            case NOTHING -> {}
+        }
+    }
+
+    /** What was found or is offered stands where the past stands otherwise. */
     private void layOut() {
-        Region body = whole.body().orElse(past);
+        Region body = whole.body().orElse(faces.body());
         VBox.setVgrow(body, Priority.ALWAYS);
-        node.getChildren().setAll(whole.head(), body);
+        turns.getChildren().setAll(filters);
+        if (body == faces.body()) {
+            turns.getChildren().add(0, faces.tabs());
+        }
+        showFilters();
+        node.getChildren().setAll(whole.head(), turns, body);
+    }
+
+    /** Of a phone's whole life only phone and state matter, and in numbers all count. */
+    private void showFilters() {
+        boolean found = whole.body().isPresent();
+        filters.showsJobs(found || asked == Asked.NOTHING);
+        boolean useful = found ? !whole.isBusy() : asked != Asked.NUMBERS;
+        filters.setVisible(useful);
+        filters.setManaged(useful);
     }
 
     @Override
@@ -77,87 +104,24 @@ public final class LogbookPage implements View {
 
     @Override
     public void show(Snapshot snapshot) {
-        if (!jobs.getItems().equals(snapshot.past())) {
-            jobs.getItems().setAll(snapshot.past());
-            jobs.getSelectionModel().selectFirst();
-        }
+        shown = snapshot;
+        filters.show(snapshot);
+        choose();
+        ask();
     }
 
-    private final class JobCell extends ListCell<PastJob> {
-        @Override
-        protected void updateItem(PastJob past, boolean empty) {
-            super.updateItem(past, empty);
-            setGraphic(empty || past == null ? null : drawn(past));
+    /** Lets be seen what is wanted. */
+    private void choose() {
+        Snapshot snapshot = shown;
+        if (snapshot == null) {
+            return;
         }
-
-        private HBox drawn(PastJob past) {
-            Event.Ended end = past.job().end().orElseThrow();
-            VBox lines = new VBox(
-                    named(past.phone().nickname()),
-                    Texts.plain(past.job().sheet().title()),
-                    Texts.soft(end.end().word() + "  ·  " + minute.format(end.at())));
-            HBox drawn = new HBox(Sign.of(result(end.end())), lines);
-            drawn.getStyleClass().add("route-row");
-            drawn.prefWidthProperty().bind(getListView().widthProperty().subtract(40));
-            return drawn;
-        }
-
-        private Region named(String nickname) {
-            Region name = Texts.plain(nickname);
-            name.getStyleClass().add("route-name");
-            return name;
-        }
-    }
-
-    private static Truth result(Event.End end) {
-        return switch (end) {
-            case WORKED -> Truth.YES;
-            case FAILED -> Truth.NO;
-            default -> Truth.UNKNOWN;
-        };
-    }
-
-    private void showDetail(PastJob past) {
-        VBox content = new VBox();
-        content.getStyleClass().add("side");
-        if (past != null) {
-            content.getChildren().addAll(result(past), journal(past.job()));
-        }
-        detail.setContent(content);
-    }
-
-    private Card result(PastJob past) {
-        Event.Ended end = past.job().end().orElseThrow();
-        String effects = past.job().readings().stream()
-                .collect(Collectors.toMap(Reading::fact, Reading::value, (earlier, later) -> later, TreeMap::new))
-                .entrySet()
-                .stream()
-                .map(effect -> effect.getKey().label() + ": " + effect.getValue())
-                .collect(Collectors.joining("; "));
-        Card card = new Card(
-                past.phone().nickname() + ": " + end.end().word(),
-                Texts.wrapped(Texts.plain(past.job().sheet().title())),
-                Texts.wrapped(Texts.soft(
-                        "From " + minute.format(past.job().startedAt()) + " to " + minute.format(end.at()))));
-        if (!effects.isEmpty()) {
-            card.getChildren().add(Texts.wrapped(Texts.plain("Brought about: " + effects + ".")));
-        }
-        if (!end.note().isBlank()) {
-            card.getChildren().add(Texts.wrapped(Texts.plain("Note: " + end.note())));
-        }
-        return card;
-    }
-
-    private Card journal(Job job) {
-        VBox lines = new VBox();
-        lines.getStyleClass().add("lines");
-        DateTimeFormatter time = DateTimeFormatter.ofPattern("HH:mm:ss").withZone(zone);
-        for (Event event : job.events()) {
-            HBox line = new HBox(
-                    Texts.exact(time.format(event.at())), Texts.wrapped(Texts.plain(EventWords.of(job, event))));
-            line.getStyleClass().add("signed-line");
-            lines.getChildren().add(line);
-        }
-        return new Card("Journal", lines);
+        JobFilter filter = filters.filter();
+        List<PastJob> past = snapshot.past().stream()
+                .filter(one -> filter.shows(one, snapshot, zone))
+                .toList();
+        jobs.show(past, filter.isNone());
+        time.only(life -> filter.showsPhone(life.phone().id(), snapshot), snapshot.phone());
+        whole.only(hit -> filter.shows(hit, snapshot, zone));
     }
 }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import java.util.function.Predicate;
 import javafx.animation.PauseTransition;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -49,6 +50,7 @@ final class WholeLogbook {
     private final MenuButton copies = new MenuButton("Copies", new FontIcon(Feather.ARCHIVE));
     private final HBox head = new HBox();
     private Optional<Path> bringingBack = Optional.empty();
+    private Predicate<Hit> wanted = hit -> true;
     private final VBox content = new VBox();
     private final Sheet sheet = new Sheet(content);
 
@@ -114,6 +116,19 @@ final class WholeLogbook {
 
     Region head() {
         return head;
+    }
+
+    /** Shows only some of what is found. */
+    void only(Predicate<Hit> filter) {
+        wanted = filter;
+        show();
+    }
+
+    /** Whether something is asked that has nothing to do with what is searched. */
+    boolean isBusy() {
+        return session.logbook().offer().get().isPresent()
+                || session.logbook().due().get().isPresent()
+                || bringingBack.isPresent();
     }
 
     /** What was found or offered; empty while there is neither. */
@@ -226,13 +241,16 @@ final class WholeLogbook {
             });
             return empty;
         }
+        List<Hit> hits = found.hits().stream().filter(wanted).toList();
+        String left =
+                hits.size() == found.hits().size() ? "" : ", of which " + hits.size() + " are seen as chosen above";
         Card card = new Card(
                 found.hits().size() == 1
-                        ? "Found once"
-                        : "Found " + found.hits().size() + " times");
+                        ? "Found once" + left
+                        : "Found " + found.hits().size() + " times" + left);
         card.setId("found");
-        for (int i = 0; i < found.hits().size(); i++) {
-            card.getChildren().add(hit(i, found.hits().get(i)));
+        for (int i = 0; i < hits.size(); i++) {
+            card.getChildren().add(hit(i, hits.get(i)));
         }
         return card;
     }

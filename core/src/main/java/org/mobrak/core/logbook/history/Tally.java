@@ -71,7 +71,8 @@ public record Tally(
         for (Job job : ended) {
             for (PlannedRoute planned : job.plan().routes()) {
                 Optional<Boolean> worked = OutcomeReport.worked(job, planned);
-                worked.ifPresent(yes -> {
+                // Charging and backing up are no ways to anywhere.
+                worked.filter(yes -> !isHousekeeping(catalogue, planned)).ifPresent(yes -> {
                     add(families, family(catalogue, planned), yes);
                     add(routes, planned.name(), yes);
                 });
@@ -92,6 +93,10 @@ public record Tally(
         return catalogue.route(planned.id()).map(Route::family).orElse(NO_FAMILY);
     }
 
+    private static boolean isHousekeeping(Catalogue catalogue, PlannedRoute planned) {
+        return catalogue.route(planned.id()).filter(Route::isHousekeeping).isPresent();
+    }
+
     private static void add(Map<String, List<Boolean>> to, String name, boolean worked) {
         to.computeIfAbsent(name, key -> new ArrayList<>()).add(worked);
     }
@@ -110,24 +115,35 @@ public record Tally(
 
     private static List<Taken> times(List<Job> jobs, Catalogue catalogue) {
         return OwnTimes.of(jobs).entrySet().stream()
-                .flatMap(own -> catalogue.route(own.getKey()).map(route -> route.at(own.getValue())).stream())
+                .flatMap(own -> catalogue.route(own.getKey()).stream()
+                        .filter(route -> !route.isHousekeeping())
+                        .map(route -> route.at(own.getValue())))
                 .map(route -> new Taken(
                         route.name(),
                         route.costs().minutes(),
                         route.own().orElseThrow(),
                         route.handsOn().mean() + route.waiting().mean()))
-                .sorted(Comparator.comparing(Taken::route))
+                .sorted(Comparator.comparing((Taken one) -> one.own().jobs())
+                        .reversed()
+                        .thenComparing(Taken::route))
                 .toList();
     }
 
     private static List<Step> held(Job job) {
         Optional<Step> stoppedAt = job.end().orElseThrow().end() == Event.End.WORKED
                 ? Optional.empty()
-                : job.next().filter(step -> step.gate().isPresent());
+                : job.next().filter(step -> step.gate().isPresent() && wasLast(job, step));
         return job.sheet().steps().stream()
                 .filter(step -> job.state().overridden().containsKey(step.id())
                         || stoppedAt.filter(step::equals).isPresent())
                 .toList();
+    }
+
+    /** Whether nothing behind a step was begun. */
+    private static boolean wasLast(Job job, Step step) {
+        List<Step> steps = job.sheet().steps();
+        return steps.subList(steps.indexOf(step) + 1, steps.size()).stream()
+                .noneMatch(later -> job.state().begun().containsKey(later.id()));
     }
 
     private static List<Step> missed(Job job) {

@@ -101,7 +101,8 @@ public record Timeline(PhoneRecord phone, List<Mark> marks, List<JobSpan> jobs, 
         return dossier.ledger().until(at).facts();
     }
 
-    private static List<Span> spans(Fact fact, Ledger whole) {
+    /** As long as each value of a fact was believed. */
+    static List<Span> spans(Fact fact, Ledger whole) {
         Ledger ledger = whole.about(fact);
         List<Span> spans = new ArrayList<>();
         Optional<Open> open = Optional.empty();

@@ -1,0 +1,135 @@
+package org.mobrak.desktop.logbook;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Stream;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.DatePicker;
+import javafx.scene.layout.HBox;
+import javafx.util.StringConverter;
+import org.mobrak.app.DrawerEntry;
+import org.mobrak.app.JobFilter;
+import org.mobrak.app.Snapshot;
+import org.mobrak.core.job.Event;
+import org.mobrak.core.logbook.PhoneRecord;
+import org.mobrak.desktop.parts.Texts;
+
+/** Which of the past is to be seen: whose, in which state, of which kind, with which end, from when to when. */
+final class FilterBar extends HBox {
+    private final ComboBox<Optional<PhoneRecord>> phone = box("filter-phone", "Any phone", one -> one.nickname());
+    private final ComboBox<Optional<DrawerEntry.Mark>> state = box("filter-state", "Any state", DrawerEntry.Mark::word);
+    private final ComboBox<Optional<String>> family = box("filter-family", "Any kind of way", one -> one);
+    private final ComboBox<Optional<Event.End>> end = box("filter-end", "Any end", Event.End::word);
+    private final DatePicker from = date("filter-from", "From");
+    private final DatePicker until = date("filter-until", "Until");
+    private final Button clear = new Button("Show all");
+    private final Runnable changed;
+    private boolean filling;
+
+    /** @param changed is called whenever something else is to be seen */
+    FilterBar(Runnable changed) {
+        this.changed = changed;
+        getStyleClass().add("filter-bar");
+        set(state, List.of(DrawerEntry.Mark.values()));
+        set(end, List.of(Event.End.values()));
+        clear.setId("filter-clear");
+        clear.setOnAction(press -> clear());
+        getChildren().addAll(phone, state, family, end, from, until, clear);
+        Stream.of(phone, state, family, end)
+                .forEach(box -> box.valueProperty().addListener((property, old, now) -> tell()));
+        Stream.of(from, until).forEach(date -> date.valueProperty().addListener((property, old, now) -> tell()));
+        clear.setVisible(false);
+        clear.managedProperty().bind(clear.visibleProperty());
+    }
+
+    private <T> ComboBox<Optional<T>> box(String id, String any, Function<T, String> word) {
+        ComboBox<Optional<T>> box = new ComboBox<>();
+        box.setId(id);
+        Texts.aloud(box, any);
+        box.setConverter(new StringConverter<>() {
+            @Override
+            public String toString(Optional<T> one) {
+                return one == null ? any : one.map(word).map(Texts::oneLine).orElse(any);
+            }
+
+            @Override
+            public Optional<T> fromString(String text) {
+                return Optional.empty();
+            }
+        });
+        box.getItems().add(Optional.empty());
+        box.setValue(Optional.empty());
+        return box;
+    }
+
+    private static DatePicker date(String id, String prompt) {
+        DatePicker date = new DatePicker();
+        date.setId(id);
+        date.setPromptText(prompt);
+        Texts.aloud(date, prompt);
+        return date;
+    }
+
+    /** Offers what there is by now; what is chosen stays. */
+    void show(Snapshot snapshot) {
+        filling = true;
+        set(phone, snapshot.drawer().stream().map(DrawerEntry::phone).toList());
+        set(
+                family,
+                snapshot.past().stream()
+                        .flatMap(past -> past.families().stream())
+                        .distinct()
+                        .sorted()
+                        .toList());
+        filling = false;
+    }
+
+    private static <T> void set(ComboBox<Optional<T>> box, List<T> all) {
+        List<Optional<T>> items = Stream.concat(
+                        Stream.of(Optional.<T>empty()), all.stream().map(Optional::of))
+                .toList();
+        if (!items.equals(box.getItems())) {
+            Optional<T> chosen = box.getValue();
+            box.getItems().setAll(items);
+            box.setValue(chosen != null && items.contains(chosen) ? chosen : Optional.empty());
+        }
+    }
+
+    /** Of a phone's whole life only phone and state matter. */
+    void showsJobs(boolean jobs) {
+        Stream.of(family, end, from, until).forEach(control -> {
+            control.setVisible(jobs);
+            control.setManaged(jobs);
+        });
+    }
+
+    JobFilter filter() {
+        return new JobFilter(
+                phone.getValue().map(PhoneRecord::id),
+                state.getValue(),
+                family.getValue(),
+                end.getValue(),
+                Optional.ofNullable(from.getValue()),
+                Optional.<LocalDate>ofNullable(until.getValue()));
+    }
+
+    private void clear() {
+        filling = true;
+        Stream.of(phone, state, family, end)
+                .forEach(box -> box.getSelectionModel().selectFirst());
+        from.setValue(null);
+        until.setValue(null);
+        filling = false;
+        tell();
+    }
+
+    private void tell() {
+        if (!filling) {
+            clear.setVisible(!filter().isNone());
+            changed.run();
+        }
+    }
+}
