@@ -93,7 +93,26 @@ public final class LogbookDesk {
 
     /** Works out what is to be done again. */
     public void askWhatIsDue() {
-        workers.ask("Looking what is due", () -> {
+        telling("Looking what is due", () -> {});
+    }
+
+    /** Notes something to be reminded of, for the phone on the desk. */
+    public void remind(LocalDate day, String what) {
+        telling("Noting a reminder", () -> bench.get().remind(day, what));
+    }
+
+    /** Something of one's own is done. */
+    public void forget(Reminder reminder) {
+        telling("Taking a reminder off", () -> bench.get().forget(reminder));
+    }
+
+    private interface Change {
+        void run() throws Refusal;
+    }
+
+    private void telling(String what, Change change) {
+        workers.ask(what, () -> {
+            change.run();
             List<Reminder> all = bench.get().reminders();
             LocalDate today = bench.get().today();
             workers.draw(() -> due.set(Optional.of(new Due(today, all))));

@@ -5,7 +5,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.time.Clock;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -70,16 +69,7 @@ public final class Transfers {
     /** What is to be done again with the phones of a workspace, the earliest first. */
     public List<Reminder> reminders(Path workspace, Clock clock) throws IOException {
         try (Workspace open = Workspace.open(workspace, cache)) {
-            Reminders reminders = new Reminders(clock.getZone());
-            return open.logbook().phones().stream()
-                    .flatMap(phone ->
-                            reminders
-                                    .of(
-                                            open.logbook().dossier(phone),
-                                            open.logbook().materials().copies(phone))
-                                    .stream())
-                    .sorted(Comparator.comparing(Reminder::due))
-                    .toList();
+            return new Reminders(clock.getZone()).all(open.logbook());
         }
     }
 

@@ -52,6 +52,7 @@ import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.Workspace;
 import org.mobrak.core.logbook.history.Tally;
 import org.mobrak.core.logbook.history.Timeline;
+import org.mobrak.core.logbook.remind.OwnReminder;
 import org.mobrak.core.logbook.remind.Reminder;
 import org.mobrak.core.logbook.remind.Reminders;
 import org.mobrak.core.material.Inspection;
@@ -270,11 +271,36 @@ final class Workbench implements AutoCloseable {
 
     /** What is to be done again, with every phone of the drawer. */
     List<Reminder> reminders() {
-        Reminders reminders = new Reminders(clock.getZone());
-        return logbook().phones().stream()
-                .flatMap(phone -> reminders.of(dossier(phone), bin.copies(phone)).stream())
-                .sorted(Comparator.comparing(Reminder::due))
-                .toList();
+        return new Reminders(clock.getZone()).all(logbook());
+    }
+
+    /** Keeps something of its own to be reminded of, for the phone on the desk. */
+    void remind(LocalDate due, String what) throws Refusal {
+        if (what.isBlank()) {
+            throw new Refusal("Say what you want to be reminded of.");
+        }
+        List<OwnReminder> now = new ArrayList<>(OwnReminder.of(logbook(), phone()));
+        now.add(new OwnReminder(due, what));
+        keepReminders("noting a reminder", phone(), now);
+    }
+
+    /** Something of one's own is done, or no longer wanted. */
+    void forget(Reminder reminder) {
+        logbook().phones().stream()
+                .filter(phone -> phone.nickname().equals(reminder.phone()))
+                .forEach(phone -> {
+                    List<OwnReminder> now = new ArrayList<>(OwnReminder.of(logbook(), phone));
+                    if (now.remove(new OwnReminder(reminder.due(), reminder.what()))) {
+                        keepReminders("taking a reminder off", phone, now);
+                    }
+                });
+    }
+
+    private void keepReminders(String what, PhoneRecord phone, List<OwnReminder> now) {
+        List<OwnReminder> before = OwnReminder.of(logbook(), phone);
+        OwnReminder.keep(logbook(), phone, now);
+        undo.did(new UndoStack.Step(
+                what, () -> OwnReminder.keep(logbook(), phone, before), () -> OwnReminder.keep(logbook(), phone, now)));
     }
 
     /** What is known of the phone on the desk and was done to it. */

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.mobrak.app.Wish;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Refusal;
@@ -53,7 +54,9 @@ final class Wanted {
     }
 
     private Goal goal() {
-        String known = Goal.usual().stream().map(Goal::key).collect(Collectors.joining(", "));
+        String known = Stream.concat(Goal.usual().stream(), Stream.of(Goal.HAND_ON))
+                .map(Goal::key)
+                .collect(Collectors.joining(", "));
         String word = goal.orElseThrow(() -> wrong("Missing required option: '--goal=GOAL'."));
         return Goal.ofKey(word)
                 .orElseThrow(() -> wrong("“" + word + "” is no goal; the goals are " + known

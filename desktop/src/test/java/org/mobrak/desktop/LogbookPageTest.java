@@ -7,14 +7,20 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
 import java.util.Set;
+import javafx.scene.control.Button;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.app.Snapshot.PastJob;
 import org.mobrak.app.demo.DemoWorkspace;
+import org.mobrak.core.job.Event;
 import org.mobrak.core.logbook.Backups;
 import org.mobrak.core.logbook.Workspace;
+import org.mobrak.core.logbook.history.Timeline;
 
 /** The logbook as a whole, through the real window. */
 class LogbookPageTest {
@@ -50,6 +56,13 @@ class LogbookPageTest {
             desktop.click("due");
             desktop.until("what is due", () -> desktop.isShown("due-today"));
             desktop.assertShows("Hive 10");
+            desktop.fill("remind-what", "The unlock licence ends");
+            Button remind = desktop.find("remind");
+            desktop.robot().interact(remind::fire);
+            desktop.until("it is noted", () -> desktop.shows("noted by yourself"));
+            desktop.press(KeyCode.CONTROL, KeyCode.Z);
+            desktop.robot().interact(() -> desktop.session().logbook().askWhatIsDue());
+            desktop.until("it is undone", () -> !desktop.shows("noted by yourself"));
             Path calendar = top.resolve("phones.ics");
             desktop.robot().interact(() -> desktop.session().logbook().saveCalendar(calendar));
             desktop.until("a calendar", () -> Files.exists(calendar) && desktop.shows("Saved: "));
@@ -121,6 +134,55 @@ class LogbookPageTest {
             desktop.until(
                     "the work goes on",
                     () -> desktop.session().snapshot().get().drawer().size() == 14);
+        }
+    }
+
+    /** The year of another club, job by job, over time and in numbers. */
+    @Test
+    void aYearIsSeenJobAgainstJobOverTimeAndInNumbers() throws Exception {
+        try (Desktop desktop = Desktop.open(demo)) {
+            desktop.press(KeyCode.CONTROL, KeyCode.DIGIT6);
+            desktop.robot()
+                    .interact(() -> desktop.session().logbook().lookAt(demo.resolve("bench/friend/club-year.zip")));
+            desktop.until("offered", () -> desktop.isShown("offered"));
+            desktop.robot().interact(() -> desktop.session().logbook().take(Set.of()));
+            desktop.assertShows("Taken in: 12 phones");
+            ListView<PastJob> jobs = desktop.find("jobs");
+            int all = jobs.getItems().size();
+            ComboBox<?> end = desktop.find("filter-end");
+            desktop.robot().interact(() -> end.getSelectionModel().select(2));
+            assertThat(jobs.getItems())
+                    .hasSizeBetween(2, all - 1)
+                    .allMatch(past -> past.job().end().orElseThrow().end() == Event.End.FAILED);
+            desktop.robot().interact(() -> jobs.getSelectionModel().selectRange(0, 2));
+            desktop.assertShows("Only what differs");
+            desktop.click("filter-clear");
+            assertThat(jobs.getItems()).hasSize(all);
+            desktop.click("face-numbers");
+            desktop.assertShows("Wilson's 95 % interval");
+            desktop.assertShows("; expected by now ");
+            desktop.click("face-time");
+            ListView<Timeline> lives = desktop.find("lives");
+            desktop.until("all lives are drawn", () -> lives.getItems().size() == 25);
+            Timeline pond = lives.getItems().stream()
+                    .filter(life -> life.phone().nickname().startsWith("Pond 3"))
+                    .findFirst()
+                    .orElseThrow();
+            desktop.robot().interact(() -> {
+                lives.requestFocus();
+                lives.getSelectionModel().select(pond);
+            });
+            desktop.press(KeyCode.PLUS);
+            desktop.press(KeyCode.RIGHT);
+            desktop.until(
+                    "the first day of its life",
+                    () -> desktop.session()
+                            .history()
+                            .then()
+                            .get()
+                            .filter(then -> then.at().equals(pond.marks().get(0).at()))
+                            .isPresent());
+            desktop.assertShows("What was known then");
         }
     }
 }

@@ -71,7 +71,9 @@ class RehearsalTest {
         rehearsals = new Rehearsals(catalogues.load(List.of()).catalogue(), files);
         sheets = new ArrayList<>();
         for (BenchTruth phone : catalogues.bench(List.of())) {
-            for (Goal goal : Goal.usual()) {
+            List<Goal> goals = new ArrayList<>(Goal.usual());
+            goals.add(Goal.HAND_ON);
+            for (Goal goal : goals) {
                 Outlook outlook = rehearsals.outlook(phone, new Wish(goal, Optional.empty(), Limits.none()));
                 outlook.answer().plans().stream()
                         .filter(plan -> !plan.routes().isEmpty())

@@ -130,6 +130,12 @@ public enum Fact {
             Group.CONDITION,
             oneOf("flat", "swollen", "damaged"),
             "Lay it on a table: it must not rock, bulge or smell"),
+    OWNER_DATA(
+            "ownerData",
+            "Owner's data",
+            Group.CONDITION,
+            oneOf("there", "removed"),
+            "Accounts in the settings, pictures, messages; card and SIM"),
     DATA_FREE(
             "dataFree",
             "Free on internal storage",

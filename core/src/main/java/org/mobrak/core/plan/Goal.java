@@ -32,6 +32,10 @@ public record Goal(String key, String label, Map<Fact, String> wanted) {
 
     public static final Goal UNROOTED = new Goal("unrooted", "Without root", Map.of(Fact.ROOT, "none"));
 
+    /** Not one of those that a phone is worked on for: it ends that somebody has it. */
+    public static final Goal HAND_ON =
+            new Goal("hand-on", "Emptied, to be handed on", Map.of(Fact.OWNER_DATA, "removed"));
+
     /** Facts whose value says how a phone stands; a goal can be to have them as they were. */
     private static final List<Fact> STATES = List.of(
             Fact.ROOT, Fact.RECOVERY, Fact.OS_KIND, Fact.KERNEL_KIND, Fact.LOCK, Fact.WRITE_PROTECTION, Fact.OTA_PATH);
@@ -47,6 +51,13 @@ public record Goal(String key, String label, Map<Fact, String> wanted) {
     /** The goals of a phone that works. */
     public static List<Goal> usual() {
         return List.of(ROOT, RECOVERY, CUSTOM_OS, UPDATE_KEEP_ROOT, WRITE_PROTECTION_OFF, STOCK, UNROOTED);
+    }
+
+    /** Everything that can be wished for by its name. */
+    public static List<Goal> offered() {
+        return Stream.of(usual(), List.of(HAND_ON), mends())
+                .flatMap(List::stream)
+                .toList();
     }
 
     /** One goal for each trouble that people tell of: that it is gone. */
@@ -98,9 +109,7 @@ public record Goal(String key, String label, Map<Fact, String> wanted) {
         for (String part : key.split("\\+", -1)) {
             Optional<Goal> one = part.startsWith(AS)
                     ? parsed(part)
-                    : Stream.concat(usual().stream(), mends().stream())
-                            .filter(goal -> goal.key.equals(part))
-                            .findFirst();
+                    : offered().stream().filter(goal -> goal.key.equals(part)).findFirst();
             joined = joined.isEmpty() ? one : one.flatMap(joined.get()::and);
             if (joined.isEmpty()) {
                 return joined;

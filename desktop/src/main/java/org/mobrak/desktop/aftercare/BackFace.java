@@ -55,14 +55,17 @@ final class BackFace implements AfterPage.Face {
 
     @Override
     public void show(AftercareView view) {
-        node.getChildren()
-                .setAll(
-                        view.takingBack()
-                                .<Node>map(this::drawn)
-                                .orElseGet(
-                                        () -> new Empty(
-                                                "Nothing to take back",
-                                                "When a job has begun, what it changed stands here, with what brings it back and what nothing brings back.")));
+        node.getChildren().setAll(view.takingBack().<Node>map(this::drawn).orElseGet(this::nothing));
+    }
+
+    private Node nothing() {
+        VBox content = new VBox(
+                new Empty(
+                        "Nothing to take back",
+                        "When a job has begun, what it changed stands here, with what brings it back and what nothing brings back."),
+                handingOn());
+        content.getStyleClass().add("side");
+        return new Sheet(content);
     }
 
     private Node drawn(TakingBack back) {
@@ -77,7 +80,28 @@ final class BackFace implements AfterPage.Face {
             back.copies().forEach(copy -> copies.getChildren().add(line(copy)));
             content.getChildren().add(copies);
         }
+        content.getChildren().add(handingOn());
         return new Sheet(content);
+    }
+
+    /** What is to be done before somebody else has the phone. */
+    private Card handingOn() {
+        Button plan = new Button("Plan it", new FontIcon(Feather.GIFT));
+        plan.setId("plan-handing-on");
+        plan.setOnAction(press -> wish(Goal.HAND_ON));
+        HBox line = new HBox(plan);
+        line.getStyleClass().add("signed-line");
+        return new Card(
+                "To be sold or given away",
+                Texts.wrapped(
+                        Texts.plain(
+                                "Accounts out, encrypted, wiped, card and SIM out, and looked at as a stranger would: a job of its own, with its card to hand over.")),
+                line);
+    }
+
+    private void wish(Goal goal) {
+        session.wish(goal);
+        ways.run();
     }
 
     private Card comesBack(TakingBack back) {
@@ -98,10 +122,7 @@ final class BackFace implements AfterPage.Face {
         Button plan = new Button("Plan the way back", new FontIcon(Feather.CORNER_UP_LEFT));
         plan.setId("plan-the-way-back");
         plan.getStyleClass().add("do-this");
-        plan.setOnAction(press -> {
-            session.wish(goal);
-            ways.run();
-        });
+        plan.setOnAction(press -> wish(goal));
         HBox line = new HBox(plan);
         line.getStyleClass().add("signed-line");
         return line;

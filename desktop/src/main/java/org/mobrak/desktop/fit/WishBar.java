@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
-import java.util.stream.Stream;
 import javafx.collections.FXCollections;
 import javafx.scene.Node;
 import javafx.scene.control.CheckBox;
@@ -56,7 +55,7 @@ final class WishBar {
     WishBar(Session session) {
         this.session = session;
         goal.setId("goal");
-        goal.getItems().setAll(offered());
+        goal.getItems().setAll(Goal.offered());
         goal.setConverter(labelled(Goal::label));
         goal.valueProperty().addListener((property, old, wanted) -> wish(this::goal));
         also.setId("also");
@@ -116,10 +115,6 @@ final class WishBar {
                 quick.isSelected() ? OptionalDouble.of(minutes.getValue()) : OptionalDouble.empty());
     }
 
-    private static List<Goal> offered() {
-        return Stream.concat(Goal.usual().stream(), Goal.mends().stream()).toList();
-    }
-
     private void goal() {
         Goal first = goal.getValue();
         Optional<Goal> both =
@@ -131,7 +126,7 @@ final class WishBar {
     void show(Wish wish) {
         showing = true;
         List<Goal> parts = parts(wish.goal());
-        List<Goal> offered = new ArrayList<>(offered());
+        List<Goal> offered = new ArrayList<>(Goal.offered());
         if (!offered.contains(parts.get(0))) {
             // That the phone stands as before is wished elsewhere, and each time for other facts.
             offered.add(0, parts.get(0));

@@ -51,6 +51,7 @@ final class WholeLogbook {
     private final HBox head = new HBox();
     private Optional<Path> bringingBack = Optional.empty();
     private Predicate<Hit> wanted = hit -> true;
+    private List<Hit> seen = List.of();
     private final VBox content = new VBox();
     private final Sheet sheet = new Sheet(content);
 
@@ -121,7 +122,18 @@ final class WholeLogbook {
     /** Shows only some of what is found. */
     void only(Predicate<Hit> filter) {
         wanted = filter;
-        show();
+        boolean same = session.logbook()
+                .found()
+                .get()
+                .filter(found -> !wanted(found).equals(seen))
+                .isEmpty();
+        if (!same) {
+            show();
+        }
+    }
+
+    private List<Hit> wanted(Found found) {
+        return found.hits().stream().filter(wanted).toList();
     }
 
     /** Whether something is asked that has nothing to do with what is searched. */
@@ -230,6 +242,7 @@ final class WholeLogbook {
     }
 
     private Node found(Found found) {
+        seen = wanted(found);
         if (found.hits().isEmpty()) {
             Empty empty = new Empty("Nothing has “" + found.query() + "”", "Fewer words or letters find more.");
             found.proposals().forEach(word -> {
@@ -241,7 +254,7 @@ final class WholeLogbook {
             });
             return empty;
         }
-        List<Hit> hits = found.hits().stream().filter(wanted).toList();
+        List<Hit> hits = seen;
         String left =
                 hits.size() == found.hits().size() ? "" : ", of which " + hits.size() + " are seen as chosen above";
         Card card = new Card(

@@ -16,7 +16,8 @@ public record Reminder(LocalDate due, String phone, Kind kind, String about, Str
     public enum Kind {
         BATTERY("battery"),
         PATCH_LEVEL("patch level"),
-        COPY("copy");
+        COPY("copy"),
+        OWN("own");
 
         private final String word;
 

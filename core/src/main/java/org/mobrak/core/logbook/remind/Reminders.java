@@ -14,6 +14,8 @@ import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.Source;
 import org.mobrak.core.logbook.Dossier;
+import org.mobrak.core.logbook.Logbook;
+import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.remind.Reminder.Kind;
 
 /**
@@ -29,6 +31,21 @@ public final class Reminders {
 
     public Reminders(ZoneId zone) {
         this.zone = zone;
+    }
+
+    /** Everything that is to be done again with every phone, the earliest first. */
+    public List<Reminder> all(Logbook logbook) {
+        List<Reminder> all = new ArrayList<>();
+        for (PhoneRecord phone : logbook.phones()) {
+            all.addAll(of(logbook.dossier(phone), logbook.materials().copies(phone)));
+            OwnReminder.of(logbook, phone).forEach(own -> all.add(own(phone, own)));
+        }
+        all.sort(Comparator.comparing(Reminder::due));
+        return List.copyOf(all);
+    }
+
+    private static Reminder own(PhoneRecord phone, OwnReminder own) {
+        return new Reminder(own.due(), phone.nickname(), Kind.OWN, own.what(), own.what(), "noted by yourself");
     }
 
     /** Everything that is to be done again with a phone, the earliest first. */

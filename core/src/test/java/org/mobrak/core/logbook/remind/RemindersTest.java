@@ -91,4 +91,24 @@ class RemindersTest {
                         .getValue()))
                 .contains(event.getUid().getValue());
     }
+
+    @Test
+    void whatAPersonNotedComesAtItsDayAndALineNobodyUnderstandsIsPassedOver() throws Exception {
+        Dossier dossier = dossier("[ro.product.model]: [QV-31]\n", "Quiet");
+        try (Workspace open = Workspace.open(top.resolve("own"), top.resolve("cache"))) {
+            OwnReminder licence = new OwnReminder(LocalDate.parse("2027-02-01"), " The unlock \n licence ends ");
+            OwnReminder.keep(open.logbook(), dossier.phone(), List.of(licence));
+            assertThat(new Reminders(ZoneOffset.UTC).all(open.logbook()))
+                    .containsExactly(new Reminder(
+                            LocalDate.parse("2027-02-01"),
+                            "Quiet",
+                            Reminder.Kind.OWN,
+                            "The unlock licence ends",
+                            "The unlock licence ends",
+                            "noted by yourself"));
+            open.logbook()
+                    .putSetting("reminders." + dossier.phone().id(), "soon: this\n2027-13-01 no day\n\n2027-01-02");
+            assertThat(OwnReminder.of(open.logbook(), dossier.phone())).isEmpty();
+        }
+    }
 }
