@@ -155,8 +155,12 @@ public final class LogbookDesk {
                 });
     }
 
-    /** Writes the whole workspace as a zip, or what is kept of the phone on the desk. */
-    public void export(Path zip, boolean onlyThePhone) {
+    /**
+     * Writes the whole workspace as a zip, or what is kept of the phone on the desk.
+     *
+     * @param withFiles whether the files that were looked into go along
+     */
+    public void export(Path zip, boolean onlyThePhone, boolean withFiles) {
         workers.read(
                 "Writing the export",
                 () -> {
@@ -164,11 +168,17 @@ public final class LogbookDesk {
                     // still.
                     Optional<String> phone = alone(open -> phone(open, onlyThePhone));
                     Path folder = alone(Workbench::folder);
-                    return Export.write(folder, phone, zip, alone(Workbench::now));
+                    return Export.write(folder, phone, withFiles, zip, alone(Workbench::now));
                 },
-                (Map<String, Long> rows) -> Outcome.told(
-                        "Written: %s, with %d phones and %d texts. The files on the bench stay where they are."
-                                .formatted(zip, rows.get("phones.jsonl"), rows.get("texts.jsonl"))));
+                (Map<String, Long> rows) -> Outcome.told("Written: %s, with %d phones and %d texts. %s"
+                        .formatted(zip, rows.get("phones.jsonl"), rows.get("texts.jsonl"), files(rows))));
+    }
+
+    private static String files(Map<String, Long> rows) {
+        long inside = rows.getOrDefault("inside", 0L);
+        return inside == 0
+                ? "The files on the bench stay where they are."
+                : (inside == 1 ? "One file goes along." : inside + " files go along.");
     }
 
     /** Writes what is known of the phone on the desk and was done to it, as HTML, Markdown or CSV by the file's name. */

@@ -43,10 +43,15 @@ public final class Transfers {
         this.cache = cache;
     }
 
-    /** Writes a workspace, or what is kept of one phone, as a zip. */
-    public Map<String, Long> export(Path workspace, Optional<String> phone, Path zip, Clock clock) throws IOException {
+    /**
+     * Writes a workspace, or what is kept of one phone, as a zip.
+     *
+     * @param withFiles whether the files that were looked into go along
+     */
+    public Map<String, Long> export(Path workspace, Optional<String> phone, boolean withFiles, Path zip, Clock clock)
+            throws IOException {
         try (Workspace open = Workspace.open(workspace, cache)) {
-            return Export.write(open.folder(), phone, zip, clock.instant());
+            return Export.write(open.folder(), phone, withFiles, zip, clock.instant());
         }
     }
 

@@ -61,7 +61,7 @@ class ClubYearTest {
         Path again = top.resolve("again.zip");
         try (Workspace open = Workspace.open(own, cache())) {
             Import.take(CLUB, own, own, Set.of());
-            Export.write(own, Optional.empty(), again, Instant.EPOCH);
+            Export.write(own, Optional.empty(), false, again, Instant.EPOCH);
             assertThat(rows(again)).isEqualTo(rows(CLUB));
             List<Dossier> dossiers = open.logbook().phones().stream()
                     .map(open.logbook()::dossier)
@@ -95,7 +95,7 @@ class ClubYearTest {
         try (Workspace open = Workspace.open(other, cache())) {
             var phone = open.logbook().addPhone("Moor 1, gate", Instant.parse("2026-02-01T10:00:00Z"));
             open.logbook().take(phone, TypedReading.parse("batteryPercent=41", Instant.parse("2026-02-01T10:01:00Z")));
-            Export.write(other, Optional.empty(), sent, Instant.EPOCH);
+            Export.write(other, Optional.empty(), false, sent, Instant.EPOCH);
         }
         Map<String, Set<String>> one = joined("one", CLUB, sent);
         Map<String, Set<String>> two = joined("two", sent, CLUB);
@@ -111,7 +111,7 @@ class ClubYearTest {
             Import.take(first, into, into, Set.of());
             Import.take(second, into, into, Set.of());
             assertThat(open.logbook().phones()).hasSize(13);
-            Export.write(into, Optional.empty(), out, Instant.EPOCH);
+            Export.write(into, Optional.empty(), false, out, Instant.EPOCH);
         }
         return rows(out);
     }

@@ -52,9 +52,9 @@ class LogbookDeskTest extends DemoSessions {
         does(session, one -> one.wish(Goal.RECOVERY));
         does(session, one -> one.aftercare().saw(Seen.ICON));
         Path zip = top.resolve("hive-3.zip");
-        does(session, one -> one.logbook().export(zip, true));
+        does(session, one -> one.logbook().export(zip, true, false));
         assertThat(told(session)).contains("with 1 phones");
-        does(session, one -> one.logbook().export(top.resolve("no/folder/x.zip"), false));
+        does(session, one -> one.logbook().export(top.resolve("no/folder/x.zip"), false, false));
         assertThat(told(session)).contains("its folder is not there");
         session.close();
 
@@ -83,7 +83,7 @@ class LogbookDeskTest extends DemoSessions {
     void somebodysExportJoinsWhatIsHereAndUndoDoesNotReachBehindIt() throws Exception {
         Session session = openDemo("Hive 3");
         Path zip = top.resolve("demo.zip");
-        does(session, one -> one.logbook().export(zip, false));
+        does(session, one -> one.logbook().export(zip, false, false));
         does(session, one -> one.takeTyped(Fact.RECOVERY, "custom"));
         does(session, one -> one.logbook().lookAt(zip));
         assertThat(session.logbook().offer().get().orElseThrow().would().changesNothing())

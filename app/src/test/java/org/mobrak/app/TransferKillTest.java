@@ -60,7 +60,7 @@ class TransferKillTest {
             });
         }
         zip = top.resolve("full.zip");
-        transfers.export(full, Optional.empty(), zip, Clock.systemUTC());
+        transfers.export(full, Optional.empty(), false, zip, Clock.systemUTC());
     }
 
     private Path made(String name) throws Exception {

@@ -21,7 +21,7 @@ final class TransferVictim {
         while (true) {
             switch (arguments[0]) {
                 case "import" -> transfers.take(file, workspace, Set.of());
-                case "export" -> transfers.export(workspace, Optional.empty(), file, Clock.systemUTC());
+                case "export" -> transfers.export(workspace, Optional.empty(), false, file, Clock.systemUTC());
                 default -> Backups.restore(workspace, file, String.valueOf(System.nanoTime()));
             }
         }

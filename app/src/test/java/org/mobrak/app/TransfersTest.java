@@ -29,6 +29,7 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.mobrak.app.demo.DemoWorkspace;
+import org.mobrak.core.gather.Kept;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.identity.reader.RawText;
@@ -63,7 +64,7 @@ class TransfersTest {
 
     private Path exported(Path workspace, String name) throws IOException {
         Path zip = top.resolve(name);
-        transfers.export(workspace, Optional.empty(), zip, Clock.systemUTC());
+        transfers.export(workspace, Optional.empty(), false, zip, Clock.systemUTC());
         return zip;
     }
 
@@ -121,7 +122,7 @@ class TransfersTest {
                 .findFirst()
                 .orElseThrow()
                 .replaceFirst(" [^ ]+$", "");
-        transfers.export(demo, Optional.of(name), zip, Clock.systemUTC());
+        transfers.export(demo, Optional.of(name), false, zip, Clock.systemUTC());
         Path other = top.resolve("other");
         transfers.take(zip, other, Set.of());
         assertThat(said(other)).hasSize(1);
@@ -134,9 +135,37 @@ class TransfersTest {
         assertThat(transfers.check(other).problems())
                 .as("with the catalogue for every phone")
                 .isEmpty();
-        assertThatThrownBy(() -> transfers.export(demo, Optional.of("Nobody's"), zip, Clock.systemUTC()))
+        assertThatThrownBy(() -> transfers.export(demo, Optional.of("Nobody's"), false, zip, Clock.systemUTC()))
                 .isInstanceOf(UnreadableInput.class)
                 .hasMessageContaining("No phone is called");
+    }
+
+    /** What is inside must be what its row tells of, and lies in the workspace's own folder. */
+    @Test
+    void filesGoAlongWhereThatIsWantedAndAreHeldToTheirDigests() throws IOException {
+        Path demo = demo();
+        Path zip = top.resolve("with-files.zip");
+        Map<String, Long> counts = transfers.export(demo, Optional.empty(), true, zip, Clock.systemUTC());
+        Path other = top.resolve("other");
+        transfers.take(zip, other, Set.of());
+        try (Workspace open = Workspace.open(other, cache)) {
+            List<Kept> kept = open.logbook().materials().kept();
+            assertThat(kept).hasSize(counts.get("inside").intValue()).isNotEmpty();
+            assertThat(kept)
+                    .allMatch(Kept::isThere)
+                    .allMatch(file ->
+                            file.path().startsWith(other.toAbsolutePath().resolve("files/received")));
+        }
+        assertThat(transfers.take(zip, other, Set.of()).changesNothing()).isTrue();
+        try (FileSystem inside = FileSystems.newFileSystem(zip);
+                var files = Files.list(inside.getPath("inside"))) {
+            Files.writeString(files.sorted().findFirst().orElseThrow(), "another file");
+        }
+        Path third = top.resolve("third");
+        assertThatThrownBy(() -> transfers.take(zip, third, Set.of()))
+                .isInstanceOf(UnreadableInput.class)
+                .hasMessageContaining("is not the file it tells of");
+        assertThat(third).doesNotExist();
     }
 
     private Path club(String name, String phone, String serial, int minutes) throws IOException {

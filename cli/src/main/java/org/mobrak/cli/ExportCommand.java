@@ -35,12 +35,17 @@ final class ExportCommand implements Callable<Integer> {
     @Option(names = "--phone", paramLabel = "NAME", description = "Only the phone of this name.")
     private Optional<String> phone = Optional.empty();
 
+    @Option(
+            names = "--with-files",
+            description = "The files that were looked into go along, as far as they are still what they were.")
+    private boolean withFiles;
+
     @Option(names = "--json", description = "One JSON object on standard output.")
     private boolean json;
 
     @Override
     public Integer call() throws IOException {
-        Map<String, Long> rows = mobrak.transfers().export(workspace, phone, zip, mobrak.clock());
+        Map<String, Long> rows = mobrak.transfers().export(workspace, phone, withFiles, zip, mobrak.clock());
         if (json) {
             ObjectNode answer = JsonNodeFactory.instance.objectNode().put("file", zip.toString());
             ObjectNode counts = answer.putObject("rows");

@@ -32,6 +32,7 @@ import org.mobrak.core.gather.Standing;
 import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Job;
+import org.mobrak.core.job.Step;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Plan;
 

@@ -77,7 +77,7 @@ class LogbookPageTest {
         Path zip = top.resolve("demo.zip");
         try (Desktop desktop = Desktop.open(demo)) {
             desktop.press(KeyCode.CONTROL, KeyCode.DIGIT6);
-            desktop.robot().interact(() -> desktop.session().logbook().export(zip, false));
+            desktop.robot().interact(() -> desktop.session().logbook().export(zip, false, false));
             desktop.assertShows("with 13 phones");
             Path page = top.resolve("case.html");
             desktop.robot().interact(() -> desktop.session().logbook().report(page));

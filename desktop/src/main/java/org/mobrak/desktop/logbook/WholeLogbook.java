@@ -12,6 +12,7 @@ import javafx.animation.PauseTransition;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
+import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.Hyperlink;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -48,6 +49,7 @@ final class WholeLogbook {
     private final TextField words = new TextField();
     private final PauseTransition typed = new PauseTransition(Duration.millis(HESITATION_MILLIS));
     private final MenuButton copies = new MenuButton("Copies", new FontIcon(Feather.ARCHIVE));
+    private final CheckMenuItem withFiles = new CheckMenuItem("With the files themselves, not only their names");
     private final HBox head = new HBox();
     private Optional<Path> bringingBack = Optional.empty();
     private Predicate<Hit> wanted = hit -> true;
@@ -78,7 +80,9 @@ final class WholeLogbook {
                 .addAll(
                         item("Everything …", "export-all", false),
                         item("Only the phone on the desk …", "export-phone", true),
+                        withFiles,
                         report());
+        withFiles.setId("export-with-files");
         Button take = new Button("Take an export in …", new FontIcon(Feather.DOWNLOAD));
         take.setId("import");
         take.setOnAction(press -> {
@@ -166,7 +170,7 @@ final class WholeLogbook {
             FileChooser chooser = chooser("The export");
             chooser.setInitialFileName(onlyThePhone ? "phone.zip" : "workspace.zip");
             Optional.ofNullable(chooser.showSaveDialog(head.getScene().getWindow()))
-                    .ifPresent(file -> session.logbook().export(file.toPath(), onlyThePhone));
+                    .ifPresent(file -> session.logbook().export(file.toPath(), onlyThePhone, withFiles.isSelected()));
         });
         return item;
     }

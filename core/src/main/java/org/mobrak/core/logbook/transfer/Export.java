@@ -17,13 +17,17 @@ import java.sql.Statement;
 import java.time.Instant;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import java.util.zip.Deflater;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.jspecify.annotations.Nullable;
@@ -34,21 +38,26 @@ public final class Export {
     static final ObjectMapper MAPPER =
             JsonMapper.builder().addModule(new Jdk8Module()).build();
     private static final String CATALOGUE = "catalogue";
+    private static final String INSIDE = "inside";
 
     private final Path workspace;
     private final Connection connection;
     private final Optional<String> phone;
     private final Form form;
+    private final CarriedFiles carried;
     private final Map<Part, Map<Long, String>> keys = new EnumMap<>(Part.class);
     private final Map<String, Long> counts = new LinkedHashMap<>();
+    private final Set<String> wantedFiles = new HashSet<>();
     private final ZipOutputStream zip;
 
-    private Export(Path workspace, Connection connection, Optional<String> phone, ZipOutputStream zip) {
+    private Export(
+            Path workspace, Connection connection, Optional<String> phone, CarriedFiles carried, ZipOutputStream zip) {
         this.zip = zip;
         this.workspace = workspace;
         this.connection = connection;
         this.phone = phone;
-        this.form = new Form(MAPPER, workspace);
+        this.carried = carried;
+        this.form = new Form(MAPPER, workspace, carried);
     }
 
     /**
@@ -56,10 +65,11 @@ public final class Export {
      *
      * @param workspace that is held open by whoever calls
      * @param phone the nickname of the one phone that is wanted, of which no catalogue and no setting goes along
+     * @param withFiles whether the files that were looked into go along, as far as they are still what they were
      * @return how many rows of each kind it holds
      */
-    public static Map<String, Long> write(Path workspace, Optional<String> phone, Path out, Instant now)
-            throws IOException {
+    public static Map<String, Long> write(
+            Path workspace, Optional<String> phone, boolean withFiles, Path out, Instant now) throws IOException {
         Path folder = out.toAbsolutePath().getParent();
         if (folder == null || !Files.isDirectory(folder)) {
             throw new UnreadableInput(out + " cannot be written; its folder is not there.");
@@ -69,7 +79,8 @@ public final class Export {
             Map<String, Long> counts;
             try (OutputStream bytes = Files.newOutputStream(beside);
                     ZipOutputStream zip = new ZipOutputStream(bytes)) {
-                Export export = new Export(workspace, connection, phone, zip);
+                CarriedFiles carried = withFiles ? CarriedFiles.of(connection) : CarriedFiles.none();
+                Export export = new Export(workspace, connection, phone, carried, zip);
                 export.write(now);
                 counts = export.counts;
             }
@@ -93,7 +104,9 @@ public final class Export {
         if (phone.isEmpty()) {
             catalogue();
         }
-        Manifest manifest = new Manifest(Manifest.FORMAT, Manifest.VERSION, now.toString(), phone, counts);
+        files();
+        int version = carried.isEmpty() ? Manifest.WITHOUT_FILES : Manifest.VERSION;
+        Manifest manifest = new Manifest(Manifest.FORMAT, version, now.toString(), phone, counts);
         entry(Manifest.FILE, out -> MAPPER.writeValue(out, manifest));
     }
 
@@ -126,6 +139,11 @@ public final class Export {
                 String key = naming.of(form.identity(part, owner(part, rows), rows));
                 own.put(rows.getLong("id"), key);
                 row(part, key, rows, out);
+                if (part == Part.FILES) {
+                    carried.received(Path.of(rows.getString("path")))
+                            .map(place -> place.replace(CarriedFiles.RECEIVED, CarriedFiles.INSIDE))
+                            .ifPresent(wantedFiles::add);
+                }
                 count++;
             }
         }
@@ -223,6 +241,24 @@ public final class Export {
             }
         }
         return count;
+    }
+
+    /** Firmwares and packages are packed already. */
+    private void files() throws IOException {
+        zip.setLevel(Deflater.NO_COMPRESSION);
+        long count = 0;
+        for (Map.Entry<String, Path> file : new TreeMap<>(carried.byName()).entrySet()) {
+            if (wantedFiles.contains(file.getKey())) {
+                zip.putNextEntry(new ZipEntry(file.getKey()));
+                Files.copy(file.getValue(), zip);
+                zip.closeEntry();
+                count++;
+            }
+        }
+        zip.setLevel(Deflater.DEFAULT_COMPRESSION);
+        if (count > 0) {
+            counts.put(INSIDE, count);
+        }
     }
 
     private void catalogue() throws IOException {

@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.zip.ZipEntry;
@@ -23,6 +24,7 @@ import org.mobrak.core.identity.UnreadableInput;
 /** A zip that says it is an export: every name in it is one that exports have, and nothing in it grows without bound. */
 final class ExportZip implements Closeable {
     private static final long MOST_BYTES = 4L << 30;
+    private static final long MOST_INSIDE = 64L << 30;
     private static final int MOST_ROWS = 2_000_000;
     private static final int MOST_ENTRIES = 200_000;
     private static final int MOST_OF_AN_ENTRY = 2 << 20;
@@ -71,6 +73,7 @@ final class ExportZip implements Closeable {
     private void check() throws IOException {
         Set<String> seen = new HashSet<>();
         long bytes = 0;
+        long insideBytes = 0;
         for (ZipEntry entry : (Iterable<ZipEntry>) zip.stream().map(ZipEntry.class::cast)::iterator) {
             String name = entry.getName();
             if (!seen.add(name)) {
@@ -78,16 +81,18 @@ final class ExportZip implements Closeable {
             }
             boolean part = Part.ofFile(name).isPresent() || name.equals(SETTINGS) || name.equals(Manifest.FILE);
             boolean ofTheCatalogue = isOfTheCatalogue(name);
-            if (!part && !ofTheCatalogue || entry.isDirectory()) {
+            boolean inside = isInside(name);
+            if (!part && !ofTheCatalogue && !inside || entry.isDirectory()) {
                 throw refused("holds “" + name + "”, which no export has");
             }
             if (ofTheCatalogue) {
                 catalogue.add(name);
             }
-            bytes += Math.max(0, entry.getSize());
+            bytes += inside ? 0 : Math.max(0, entry.getSize());
+            insideBytes += inside ? Math.max(0, entry.getSize()) : 0;
             boolean bursts =
                     entry.getSize() > SMALL && entry.getSize() / Math.max(1, entry.getCompressedSize()) > MOST_PACKED;
-            if (bytes > MOST_BYTES || bursts || catalogue.size() > MOST_ENTRIES) {
+            if (bytes > MOST_BYTES || insideBytes > MOST_INSIDE || bursts || catalogue.size() > MOST_ENTRIES) {
                 throw refused("would grow far beyond what a workspace holds");
             }
         }
@@ -107,6 +112,11 @@ final class ExportZip implements Closeable {
         String[] parts = name.substring(CATALOGUE.length()).split("/", -1);
         return parts.length < DEEPEST
                 && Arrays.stream(parts).allMatch(part -> PART.matcher(part).matches());
+    }
+
+    private static boolean isInside(String name) {
+        return name.startsWith(CarriedFiles.INSIDE)
+                && PART.matcher(name.substring(CarriedFiles.INSIDE.length())).matches();
     }
 
     private void manifest() throws IOException {
@@ -134,6 +144,12 @@ final class ExportZip implements Closeable {
     /** The names of the catalogue's files, with their folder. */
     List<String> catalogue() {
         return List.copyOf(catalogue);
+    }
+
+    /** A file that came along; empty where it did not. */
+    Optional<InputStream> inside(String name) throws IOException {
+        ZipEntry entry = isInside(name) ? zip.getEntry(name) : null;
+        return entry == null ? Optional.empty() : Optional.of(bounded(entry, MOST_INSIDE));
     }
 
     byte[] content(String name) throws IOException {

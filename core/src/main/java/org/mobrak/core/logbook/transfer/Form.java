@@ -6,15 +6,23 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /** How values of the logbook are written in an export, and what a row is told by. */
 final class Form {
     private final ObjectMapper mapper;
     private final Path home;
+    private final CarriedFiles carried;
 
     Form(ObjectMapper mapper, Path workspace) {
+        this(mapper, workspace, CarriedFiles.none());
+    }
+
+    /** @param carried the files that go along */
+    Form(ObjectMapper mapper, Path workspace, CarriedFiles carried) {
         this.mapper = mapper;
+        this.carried = carried;
         this.home = workspace.toAbsolutePath().normalize();
     }
 
@@ -49,6 +57,10 @@ final class Form {
     /** What lies in the workspace is named from there, so that it moves along. */
     private String relative(String path) {
         Path file = Path.of(path);
+        Optional<String> received = carried.received(file);
+        if (received.isPresent()) {
+            return received.get();
+        }
         return file.isAbsolute() && file.normalize().startsWith(home)
                 ? home.relativize(file.normalize()).toString().replace('\\', '/')
                 : path;

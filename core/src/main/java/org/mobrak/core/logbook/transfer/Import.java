@@ -2,6 +2,7 @@ package org.mobrak.core.logbook.transfer;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -107,6 +108,7 @@ public final class Import {
             take(part, serials);
         }
         settings();
+        inside(keep);
         List<String> entries = new ArrayList<>();
         List<String> differing = new ArrayList<>();
         catalogue(entries, differing, keep);
@@ -280,6 +282,27 @@ public final class Import {
         } catch (DateTimeException none) {
             return false;
         }
+    }
+
+    /** Files that came along lie in the workspace before their rows are kept; each must be the one its row tells of. */
+    private void inside(boolean keep) throws IOException {
+        zip.rows(Part.FILES, row -> {
+            String path = text(row, "path", Part.FILES);
+            String name = path.startsWith(CarriedFiles.RECEIVED)
+                    ? CarriedFiles.INSIDE + path.substring(CarriedFiles.RECEIVED.length())
+                    : "";
+            Optional<InputStream> content = zip.inside(name);
+            if (content.isPresent() && !Files.exists(workspace.resolve(path))) {
+                added.merge("inside", 1L, Long::sum);
+                try (InputStream in = content.get()) {
+                    String sha256 = CarriedFiles.sha256(row.path("found")).orElse("");
+                    Instant modified = Instant.parse(text(row, "modified", Part.FILES));
+                    if (keep && !CarriedFiles.put(in, workspace.resolve(path), sha256, modified)) {
+                        throw zip.refused("holds a “" + name + "” that is not the file it tells of");
+                    }
+                }
+            }
+        });
     }
 
     /** How another desk was left is taken only where nothing is said here. */

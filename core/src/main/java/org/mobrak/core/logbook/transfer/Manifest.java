@@ -15,5 +15,8 @@ import java.util.Optional;
 record Manifest(String format, int version, String exportedAt, Optional<String> phone, Map<String, Long> rows) {
     static final String FILE = "mobrak.json";
     static final String FORMAT = "mobrak-workspace";
-    static final int VERSION = 1;
+    /** With files inside; without, an export is as it always was. */
+    static final int VERSION = 2;
+
+    static final int WITHOUT_FILES = 1;
 }

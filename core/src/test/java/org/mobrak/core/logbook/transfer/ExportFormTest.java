@@ -68,7 +68,7 @@ class ExportFormTest {
         Path zip = top.resolve("out.zip");
         Map<String, String> all = new LinkedHashMap<>();
         try (Workspace open = Workspace.open(workspace, cache)) {
-            Export.write(open.folder(), phone, zip, NOW);
+            Export.write(open.folder(), phone, false, zip, NOW);
         }
         try (ZipFile file = new ZipFile(zip.toFile())) {
             for (ZipEntry entry : file.stream().map(ZipEntry.class::cast).toList()) {
