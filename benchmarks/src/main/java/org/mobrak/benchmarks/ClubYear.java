@@ -83,7 +83,7 @@ public final class ClubYear {
             try (Workspace workspace = Workspace.open(folder, Path.of(arguments[2]))) {
                 ClubYear year = new ClubYear(home.resolve("demo"), workspace, END, SEED);
                 workspace.logbook().together(year::fill);
-                Export.write(workspace.folder(), Optional.empty(), Path.of(arguments[1]), END);
+                Export.write(workspace.folder(), Optional.empty(), false, Path.of(arguments[1]), END);
             }
         } finally {
             PathUtils.deleteDirectory(beside);

@@ -5,6 +5,11 @@ import static org.mobrak.core.Sample.NOW;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
+import com.fasterxml.jackson.databind.node.ObjectNode;
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
@@ -66,10 +71,14 @@ class ExportFormTest {
 
     private Map<String, String> exported(Path workspace, Optional<String> phone) throws IOException {
         Path zip = top.resolve("out.zip");
-        Map<String, String> all = new LinkedHashMap<>();
         try (Workspace open = Workspace.open(workspace, cache)) {
             Export.write(open.folder(), phone, false, zip, NOW);
         }
+        return unzipped(zip);
+    }
+
+    private static Map<String, String> unzipped(Path zip) throws IOException {
+        Map<String, String> all = new LinkedHashMap<>();
         try (ZipFile file = new ZipFile(zip.toFile())) {
             for (ZipEntry entry : file.stream().map(ZipEntry.class::cast).toList()) {
                 try (InputStream in = file.getInputStream(entry)) {
@@ -90,6 +99,30 @@ class ExportFormTest {
                     }
                 })
                 .toList();
+    }
+
+    /** The demo's and another club's year too, which have rows of every kind but those of before there were events. */
+    @Test
+    void everyLineIsAsTheSchemaSays() throws IOException {
+        ObjectNode forms = (ObjectNode) new ObjectMapper()
+                .readTree(Sample.HOME.resolve("docs/schema/export.schema.json").toFile());
+        SchemaRegistry registry = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12);
+        Map<String, String> all = new LinkedHashMap<>(exported(folder, Optional.empty()));
+        unzipped(Sample.HOME.resolve("demo/friend/club-year.zip"))
+                .forEach((name, lines) -> all.merge(name, lines, (one, other) -> one.strip() + "\n" + other.strip()));
+        assertThat(all.keySet().stream().filter(name -> name.endsWith(".jsonl")))
+                .allMatch(name -> forms.path("$defs").has(name));
+        forms.path("$defs").fieldNames().forEachRemaining(name -> {
+            ObjectNode form = forms.deepCopy();
+            form.put("$ref", "#/$defs/" + name);
+            Schema schema = registry.getSchema(form.toString(), InputFormat.JSON);
+            all.getOrDefault(name, "")
+                    .lines()
+                    .filter(line -> name.endsWith(".jsonl") && !line.isBlank())
+                    .forEach(line -> assertThat(schema.validate(line, InputFormat.JSON))
+                            .as(name + ": " + line)
+                            .isEmpty());
+        });
     }
 
     @Test
