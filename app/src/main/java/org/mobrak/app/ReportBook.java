@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +29,7 @@ final class ReportBook {
     private static final long MOST_BYTES = 16 << 20;
 
     private final Logbook logbook;
+    private final Map<Long, Told> phones = new HashMap<>();
     private List<OutcomeReport> known = List.of();
     private Map<String, Route.OwnPace> paces = Map.of();
     private Catalogue plain = new Catalogue(List.of(), List.of());
@@ -37,14 +39,33 @@ final class ReportBook {
         this.logbook = logbook;
     }
 
-    /** Looks again at what was reported. */
+    /** What the jobs of one phone tell. */
+    private record Told(Dossier dossier, List<OutcomeReport> reports, List<Map<String, Double>> minutes) {
+        static Told by(Dossier dossier) {
+            return new Told(
+                    dossier,
+                    dossier.jobs().stream()
+                            .flatMap(job -> OutcomeReport.of(job).stream())
+                            .toList(),
+                    dossier.jobs().stream()
+                            .filter(job -> job.end().isPresent())
+                            .map(OwnTimes::of)
+                            .toList());
+        }
+    }
+
+    /** Looks again at what was reported; of a phone that is as it was nothing is worked out anew. */
     void read(Collection<Dossier> dossiers) {
         List<OutcomeReport> now = new ArrayList<>(taken());
-        dossiers.forEach(dossier -> dossier.jobs().forEach(job -> now.addAll(OutcomeReport.of(job))));
-        Map<String, Route.OwnPace> timed = OwnTimes.of(dossiers.stream()
-                .flatMap(dossier -> dossier.jobs().stream())
-                .filter(job -> job.end().isPresent())
-                .toList());
+        List<Map<String, Double>> minutes = new ArrayList<>();
+        for (Dossier dossier : dossiers) {
+            Told told = phones.compute(
+                    dossier.phone().id(),
+                    (id, before) -> before != null && before.dossier() == dossier ? before : Told.by(dossier));
+            now.addAll(told.reports());
+            minutes.addAll(told.minutes());
+        }
+        Map<String, Route.OwnPace> timed = OwnTimes.paces(minutes);
         if (!now.equals(known) || !timed.equals(paces)) {
             known = now;
             paces = timed;

@@ -146,7 +146,10 @@ public final class LogbookWindow extends Application {
                 lives.scrollTo(row);
                 if (frames.size() == FRAMES) {
                     stop();
-                    tell("a phone on the desk", opened);
+                    tell(
+                            "a phone on the desk "
+                                    + opened.stream().map(Double::intValue).toList(),
+                            opened);
                     tell("found, the index made with the first: " + found, found.subList(1, found.size()));
                     tell("frames", frames);
                     Platform.exit();

@@ -2,7 +2,6 @@ package org.mobrak.desktop.logbook;
 
 import java.time.Instant;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -33,7 +32,7 @@ final class LifeRow extends HBox {
                 .filter(span -> !span.value().equals("none"))
                 .forEach(span -> pane.put(region("life-root", "root " + span.value()), span.from(), span.until()));
         life.jobs().forEach(job -> pane.put(job(job), job.from(), job.until()));
-        life.marks().forEach(mark -> pane.put(region("life-mark", mark.what()), mark.at(), Optional.of(mark.at())));
+        pane.mark(life.marks().stream().map(Timeline.Mark::at).toList());
         LifeRow row = new LifeRow(life.phone().nickname(), pane);
         Texts.aloud(row, told(life));
         return row;

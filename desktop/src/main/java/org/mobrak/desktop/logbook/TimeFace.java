@@ -20,6 +20,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
+import org.jspecify.annotations.Nullable;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.HistoryDesk;
@@ -234,20 +235,28 @@ final class TimeFace {
     }
 
     private final class LifeCell extends ListCell<Timeline> {
+        private @Nullable Timeline drawn;
+
         @Override
         protected void updateItem(Timeline life, boolean empty) {
             super.updateItem(life, empty);
-            if (empty || life == null) {
-                setGraphic(null);
+            Timeline wanted = empty ? null : life;
+            // A list asks its rows again and again as it is scrolled; most are what they were.
+            if (Objects.equals(wanted, drawn)) {
                 return;
             }
+            drawn = wanted;
+            setGraphic(wanted == null ? null : row(wanted));
+        }
+
+        private LifeRow row(Timeline life) {
             LifeRow row = LifeRow.of(life, view, at -> {
                 getListView().getSelectionModel().select(getIndex());
                 point(at);
             });
             row.prefWidthProperty()
                     .bind(Objects.requireNonNull(getListView()).widthProperty().subtract(34));
-            setGraphic(row);
+            return row;
         }
     }
 }

@@ -9,6 +9,10 @@ import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
+import javafx.scene.shape.LineTo;
+import javafx.scene.shape.MoveTo;
+import javafx.scene.shape.Path;
+import javafx.scene.shape.PathElement;
 import javafx.scene.shape.Rectangle;
 import org.mobrak.desktop.parts.Texts;
 
@@ -16,10 +20,16 @@ import org.mobrak.desktop.parts.Texts;
 class TimePane extends Pane {
     private static final double SCROLL = 0.9;
     private static final double LEAST = 3;
+    private static final double MARK_FROM = 0.65;
 
     private final TimeView view;
     private final Runnable follower = this::lay;
-    private final List<Region> lines = new ArrayList<>();
+    /** One shape for all lines and one for all marks: a row with a node for each would be slow to scroll to. */
+    private final Path lines = path("time-line");
+
+    private final Path marks = path("life-mark");
+    private final Region pointer = new Region();
+    private List<Instant> marked = List.of();
     private double pressedAt;
     private TimeWindow pressedOn;
 
@@ -46,6 +56,10 @@ class TimePane extends Pane {
                 lay();
             }
         });
+        pointer.getStyleClass().add("time-pointer");
+        pointer.setMouseTransparent(true);
+        pointer.setManaged(false);
+        getChildren().addAll(lines, marks, pointer);
         setOnMousePressed(press -> {
             pressedAt = press.getX();
             pressedOn = view.window();
@@ -71,32 +85,47 @@ class TimePane extends Pane {
     /** Lays something from a time to another; to the end where it has none. */
     void put(Region what, Instant from, Optional<Instant> until) {
         what.setUserData(new Stretch(from, until));
-        getChildren().add(what);
+        getChildren().add(getChildren().size() - 1, what);
+    }
+
+    /** Marks points in time. */
+    void mark(List<Instant> times) {
+        marked = List.copyOf(times);
+    }
+
+    private static Path path(String style) {
+        Path path = new Path();
+        path.getStyleClass().add(style);
+        path.setMouseTransparent(true);
+        path.setManaged(false);
+        return path;
     }
 
     private void lay() {
-        getChildren().removeAll(lines);
-        lines.clear();
-        view.ticks().forEach(tick -> lines.add(line("time-line", tick.at())));
-        getChildren().addAll(0, lines);
+        draw(lines, view.ticks().stream().map(TimeWindow.Tick::at).toList(), 0);
+        draw(marks, marked, MARK_FROM * getHeight());
         for (Node node : getChildren()) {
             if (node.getUserData() instanceof Stretch stretch && node instanceof Region region) {
                 place(region, stretch);
             }
         }
-        view.pointed().map(at -> line("time-pointer", at)).ifPresent(pointer -> {
-            lines.add(pointer);
-            getChildren().add(pointer);
-        });
+        pointer.setVisible(view.pointed().isPresent());
+        view.pointed()
+                .ifPresent(at ->
+                        pointer.resizeRelocate(Math.floor(view.window().share(at) * getWidth()), 0, 1, getHeight()));
     }
 
-    private Region line(String style, Instant at) {
-        Region line = new Region();
-        line.getStyleClass().add(style);
-        line.setMouseTransparent(true);
-        line.setManaged(false);
-        line.resizeRelocate(Math.floor(view.window().share(at) * getWidth()), 0, 1, getHeight());
-        return line;
+    /** Upright lines from a height to the foot. */
+    private void draw(Path path, List<Instant> times, double from) {
+        List<PathElement> elements = new ArrayList<>();
+        for (Instant at : times) {
+            double x = Math.floor(view.window().share(at) * getWidth()) + 0.5;
+            if (x >= 0 && x <= getWidth()) {
+                elements.add(new MoveTo(x, from));
+                elements.add(new LineTo(x, getHeight()));
+            }
+        }
+        path.getElements().setAll(elements);
     }
 
     private void place(Region region, Stretch stretch) {

@@ -12,17 +12,30 @@ import org.mobrak.core.job.Job;
 public final class OwnTimes {
     private OwnTimes() {}
 
+    /** The minutes of every route that was done to its end in a job, by its id. */
+    public static Map<String, Double> of(Job job) {
+        JobClock clock = JobClock.of(job);
+        Map<String, Double> minutes = new HashMap<>();
+        job.plan()
+                .routes()
+                .forEach(route -> clock.minutes(route.name()).ifPresent(taken -> minutes.put(route.id(), taken)));
+        return minutes;
+    }
+
     /** The pace of every route that was ever done to its end, by its id. */
     public static Map<String, OwnPace> of(Collection<Job> jobs) {
+        return paces(jobs.stream().map(OwnTimes::of).toList());
+    }
+
+    /**
+     * The same of jobs whose times are known.
+     *
+     * @param jobs the minutes of the routes of each
+     */
+    public static Map<String, OwnPace> paces(Collection<Map<String, Double>> jobs) {
         Map<String, List<Double>> minutes = new HashMap<>();
-        for (Job job : jobs) {
-            JobClock clock = JobClock.of(job);
-            job.plan()
-                    .routes()
-                    .forEach(route -> clock.minutes(route.name())
-                            .ifPresent(taken -> minutes.computeIfAbsent(route.id(), id -> new ArrayList<>())
-                                    .add(taken)));
-        }
+        jobs.forEach(job -> job.forEach((route, taken) ->
+                minutes.computeIfAbsent(route, id -> new ArrayList<>()).add(taken)));
         Map<String, OwnPace> paces = new HashMap<>();
         minutes.forEach((route, all) -> paces.put(route, new OwnPace(all.size(), mean(all))));
         return paces;
