@@ -14,3 +14,19 @@ java -cp "$JAR:$LIB/*" org.mobrak.benchmarks.BigLogbook "$WORK/big" "$HOME_DIR/c
 FX=$(find "$LIB" -name 'javafx-*.jar' -printf '%p:')
 xvfb-run -a -s "-screen 0 1280x800x24 -nolisten tcp" java -XX:+UseParallelGC -Dprism.order=sw --module-path "$FX" \
   --add-modules javafx.controls,javafx.swing -cp "$JAR:$LIB/*" 'org.mobrak.benchmarks.LogbookWindow$Start' "$WORK/big" "$WORK/cache" 2>/dev/null
+# The same query by the shell, as a whole command, since that is what a person would start.
+if command -v sqlite3 >/dev/null; then
+  cat >"$WORK/query.sql" <<'SQL'
+SELECT phone, nickname, kind, at, snippet(entry, 0, '>', '<', ' … ', 14)
+FROM main.entry JOIN logbook.phone ON phone.id = entry.phone
+WHERE entry MATCH '"orchard"* "lamp"* "77"*' AND phone.withdrawn_at IS NULL
+AND NOT (kind = 'reading' AND EXISTS (SELECT 1 FROM logbook.intake WHERE intake.id = entry.ref AND intake.withdrawn_at IS NOT NULL))
+ORDER BY rank, at DESC LIMIT 200;
+SQL
+  for _ in 1 2 3 4 5; do
+    begun=$(date +%s%N)
+    { echo "ATTACH DATABASE '$WORK/big/logbook.db' AS logbook;"; cat "$WORK/query.sql"; } |
+      sqlite3 "$(find "$WORK/cache" -name 'search-*.db')" >/dev/null
+    echo "sqlite3, “orchard lamp 77”: $((($(date +%s%N) - begun) / 1000000)) ms"
+  done
+fi

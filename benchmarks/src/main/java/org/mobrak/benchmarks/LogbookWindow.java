@@ -20,6 +20,7 @@ import org.mobrak.app.DrawerEntry;
 import org.mobrak.app.Session;
 import org.mobrak.app.demo.DrawerFile;
 import org.mobrak.core.logbook.history.Timeline;
+import org.mobrak.core.logbook.search.SearchIndex;
 import org.mobrak.desktop.shell.Page;
 import org.mobrak.desktop.shell.Shell;
 
@@ -151,7 +152,7 @@ public final class LogbookWindow extends Application {
                                     + opened.stream().map(Double::intValue).toList(),
                             opened);
                     tell("found, the index made with the first: " + found, found.subList(1, found.size()));
-                    tell("frames", frames);
+                    tell("frames, the longest as the " + (1 + frames.indexOf(Collections.max(frames))) + ".", frames);
                     Platform.exit();
                 }
             }
@@ -175,8 +176,25 @@ public final class LogbookWindow extends Application {
     public static final class Start {
         private Start() {}
 
-        public static void main(String[] arguments) {
+        public static void main(String[] arguments) throws IOException {
             Application.launch(LogbookWindow.class, arguments);
+            withoutTheWindow(Path.of(arguments[0]), Path.of(arguments[1]));
+        }
+
+        /** The same search with nobody who draws: the index opened, looked through for what is new, and asked. */
+        private static void withoutTheWindow(Path folder, Path cache) throws IOException {
+            for (String words : SEARCHES) {
+                List<Double> millis = new ArrayList<>();
+                int hits = 0;
+                for (int i = 0; i < PHONES; i++) {
+                    long before = System.nanoTime();
+                    try (SearchIndex index = SearchIndex.open(folder, cache)) {
+                        hits = index.find(words).hits().size();
+                    }
+                    millis.add((System.nanoTime() - before) / MILLION);
+                }
+                tell("“" + words + "” without the window, " + hits + " found", millis);
+            }
         }
     }
 }

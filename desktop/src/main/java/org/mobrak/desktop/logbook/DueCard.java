@@ -20,6 +20,7 @@ import org.mobrak.core.identity.Severity;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.remind.Reminder;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Days;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
 
@@ -73,9 +74,8 @@ final class DueCard extends VBox {
         what.setPromptText("A licence that ends, a driver to renew …");
         Texts.aloud(what, "What you want to be reminded of");
         HBox.setHgrow(what, Priority.ALWAYS);
-        DatePicker day = new DatePicker(today.plusMonths(1));
-        day.setId("remind-day");
-        Texts.aloud(day, "The day from which it is time");
+        DatePicker day = Days.field("remind-day", "The day from which it is time");
+        day.setValue(today.plusMonths(1));
         Button add = new Button("Remind me");
         add.setId("remind");
         add.setMinWidth(Region.USE_PREF_SIZE);

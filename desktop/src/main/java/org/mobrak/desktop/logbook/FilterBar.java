@@ -15,6 +15,7 @@ import org.mobrak.app.JobFilter;
 import org.mobrak.app.Snapshot;
 import org.mobrak.core.job.Event;
 import org.mobrak.core.logbook.PhoneRecord;
+import org.mobrak.desktop.parts.Days;
 import org.mobrak.desktop.parts.Texts;
 
 /** Which of the past is to be seen: whose, in which state, of which kind, with which end, from when to when. */
@@ -23,8 +24,8 @@ final class FilterBar extends HBox {
     private final ComboBox<Optional<DrawerEntry.Mark>> state = box("filter-state", "Any state", DrawerEntry.Mark::word);
     private final ComboBox<Optional<String>> family = box("filter-family", "Any kind of way", one -> one);
     private final ComboBox<Optional<Event.End>> end = box("filter-end", "Any end", Event.End::word);
-    private final DatePicker from = date("filter-from", "From");
-    private final DatePicker until = date("filter-until", "Until");
+    private final DatePicker from = Days.field("filter-from", "From");
+    private final DatePicker until = Days.field("filter-until", "Until");
     private final Button clear = new Button("Show all");
     private final Runnable changed;
     private boolean filling;
@@ -63,14 +64,6 @@ final class FilterBar extends HBox {
         box.getItems().add(Optional.empty());
         box.setValue(Optional.empty());
         return box;
-    }
-
-    private static DatePicker date(String id, String prompt) {
-        DatePicker date = new DatePicker();
-        date.setId(id);
-        date.setPromptText(prompt);
-        Texts.aloud(date, prompt);
-        return date;
     }
 
     /** Offers what there is by now; what is chosen stays. */

@@ -85,6 +85,8 @@ public final class LogbookPage implements View {
             turns.getChildren().add(0, faces.tabs());
         }
         showFilters();
+        turns.setVisible(!whole.isBusy());
+        turns.setManaged(!whole.isBusy());
         node.getChildren().setAll(whole.head(), turns, body);
     }
 
