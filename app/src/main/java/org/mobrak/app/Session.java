@@ -208,6 +208,18 @@ public final class Session implements AutoCloseable {
         asking("Reading " + what, () -> bench().takeFiles(files));
     }
 
+    /** Takes files in that somebody opened with this program: text is read, anything else is looked into. */
+    public void takeWhatever(List<Path> all) {
+        List<Path> texts = all.stream().filter(OpenedWith::isText).toList();
+        List<Path> others = all.stream().filter(file -> !texts.contains(file)).toList();
+        if (!texts.isEmpty()) {
+            takeFiles(texts);
+        }
+        if (!others.isEmpty()) {
+            files.lookInto(others);
+        }
+    }
+
     public void takeTyped(Fact fact, String value) {
         telling("Noting " + fact.label(), () -> bench().readings().takeTyped(fact, value));
     }
@@ -402,6 +414,11 @@ public final class Session implements AutoCloseable {
     /** Stops what is running; what was on disk by then stays. */
     public void cancel() {
         workers.cancel();
+    }
+
+    /** Tells something that came about elsewhere. */
+    public void tell(Notice notice) {
+        workers.notice.set(Optional.of(notice));
     }
 
     public void dismiss() {

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import javafx.animation.AnimationTimer;
 import javafx.application.Application;
 import javafx.application.Platform;
@@ -14,6 +15,7 @@ import javafx.scene.control.ListView;
 import javafx.scene.layout.StackPane;
 import javafx.stage.Stage;
 import javafx.stage.Window;
+import org.mobrak.app.RecentWorkspaces;
 import org.mobrak.desktop.MobrakApp;
 
 /**
@@ -27,7 +29,11 @@ public final class StartUp {
         if (arguments[0].equals("empty")) {
             Platform.startup(StartUp::empty);
         } else {
-            MobrakApp.start(Path.of(arguments[0]), Path.of(arguments[1]));
+            MobrakApp.start(
+                    Path.of(arguments[0]),
+                    new MobrakApp.Places(
+                            Path.of(arguments[0]), Path.of(arguments[1]), new RecentWorkspaces(Path.of(arguments[1]))),
+                    List.of());
         }
         Platform.runLater(() -> new Watch(arguments[0].equals("empty")).start());
     }

@@ -85,8 +85,8 @@ public final class Mobrak implements Runnable {
 
     public static void main(String[] arguments) {
         Path home = Path.of(System.getProperty("mobrak.home", "."));
-        Path cache = Path.of(System.getProperty(
-                "mobrak.cache", home.resolve("cli/target/cache").toString()));
+        Path cache =
+                Path.of(System.getProperty("mobrak.cache", System.getProperty("user.home", ".") + "/.cache/mobrak"));
         // Not by System.out, which keeps it to itself when the disk is full.
         PrintWriter out = writer(FileDescriptor.out);
         PrintWriter err = writer(FileDescriptor.err);

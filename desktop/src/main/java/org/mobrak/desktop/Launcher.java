@@ -1,11 +1,14 @@
 package org.mobrak.desktop;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import javafx.application.Application;
+import org.mobrak.app.RecentWorkspaces;
 import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.logbook.Workspace;
@@ -17,35 +20,75 @@ public final class Launcher {
 
     private Launcher() {}
 
-    /** {@code demo DIR}, {@code open DIR} or {@code screenshots DIR}; the system property mobrak.home names the shipped data. */
+    /**
+     * Without arguments the workspace that was open last; {@code demo [DIR]}, {@code open DIR} or {@code screenshots DIR}; or files,
+     * which the last workspace takes in. The system property {@code mobrak.home} names the shipped data, {@code mobrak.data} the
+     * folder of the user's own.
+     */
     public static void main(String[] arguments) {
         // Numbers and days are written in one way, whatever the computer's locale; the words are English anyway.
         Locale.setDefault(Locale.ROOT);
-        if (arguments.length != 2) {
-            System.err.println("mobrak: give a command and a folder: demo DIR, open DIR or screenshots DIR.");
-            System.exit(WRONG_USAGE);
-        }
         Path home = Path.of(System.getProperty("mobrak.home", "."));
+        Path user = Path.of(System.getProperty("user.home", "."));
+        Path cache = Path.of(
+                System.getProperty("mobrak.cache", user.resolve(".cache/mobrak").toString()));
+        Path data = Path.of(System.getProperty(
+                "mobrak.data", user.resolve(".local/share/mobrak").toString()));
+        MobrakApp.Places places = new MobrakApp.Places(home, cache, new RecentWorkspaces(data));
         try {
-            start(arguments[0], Path.of(arguments[1]).toAbsolutePath(), home);
+            start(List.of(arguments), places);
+        } catch (UnreadableInput wrong) {
+            System.err.println("mobrak: " + wrong.getMessage());
+            System.exit(WRONG_USAGE);
         } catch (IOException refused) {
             System.err.println("mobrak: " + refused.getMessage());
             System.exit(UNREADABLE);
         }
     }
 
-    private static void start(String command, Path folder, Path home) throws IOException {
-        Path cache = Path.of(System.getProperty(
-                "mobrak.cache", home.resolve("desktop/target/cache").toString()));
+    private static void start(List<String> arguments, MobrakApp.Places places) throws IOException {
+        String command = arguments.isEmpty() ? "" : arguments.get(0);
+        Optional<Path> named = arguments.stream()
+                .skip(1)
+                .findFirst()
+                .map(folder -> Path.of(folder).toAbsolutePath());
         switch (command) {
-            case "demo" -> DemoWorkspace.create(home, folder, cache, Clock.systemUTC());
-            case "open" -> Workspace.create(folder, List.of(home.resolve("catalogue")));
-            case "screenshots" -> {
-                Application.launch(Screenshots.class, folder.toString(), home.toString());
-                return;
+            case "demo" -> {
+                Path demo = named.orElseGet(() -> places.recent().forDemo());
+                Files.createDirectories(Optional.ofNullable(demo.getParent()).orElse(demo));
+                DemoWorkspace.create(places.home(), demo, places.cache(), Clock.systemUTC());
+                MobrakApp.start(demo, places, List.of());
             }
-            default -> throw new UnreadableInput("“" + command + "” is no command of the desktop.");
+            case "open" ->
+                open(
+                        named.orElseThrow(() -> new UnreadableInput("give the folder to open: open DIR.")),
+                        places,
+                        List.of());
+            case "screenshots" ->
+                Application.launch(
+                        Screenshots.class,
+                        named.orElseThrow(() -> new UnreadableInput("give a folder: screenshots DIR."))
+                                .toString(),
+                        places.home().toString());
+            default -> open(places.recent().last(), places, files(arguments));
         }
-        MobrakApp.start(folder, cache);
+    }
+
+    private static void open(Path folder, MobrakApp.Places places, List<Path> files) throws IOException {
+        Files.createDirectories(Optional.ofNullable(folder.getParent()).orElse(folder));
+        Workspace.create(folder, List.of(places.home().resolve("catalogue")));
+        MobrakApp.start(folder, places, files);
+    }
+
+    private static List<Path> files(List<String> arguments) throws UnreadableInput {
+        List<Path> files =
+                arguments.stream().map(name -> Path.of(name).toAbsolutePath()).toList();
+        for (Path file : files) {
+            if (!Files.isRegularFile(file)) {
+                throw new UnreadableInput("“" + file.getFileName()
+                        + "” is no file and no command; give demo [DIR], open DIR, files to take in, or nothing.");
+            }
+        }
+        return files;
     }
 }

@@ -76,6 +76,7 @@ public final class Shell {
     private final Button redo = new Button("", new FontIcon(Feather.ROTATE_CW));
     private final Scene scene;
     private final Look look;
+    private final HBox foot;
     private Optional<PracticePage> practice = Optional.empty();
     private long jobShown = -1;
     private boolean begun;
@@ -103,7 +104,8 @@ public final class Shell {
         makers.put(Page.LOGBOOK, () -> new LogbookPage(session, zone, this::goToPhone));
         makers.put(Page.CATALOGUE, () -> new CataloguePage(session));
         makers.put(Page.WORKSHOP, () -> new WorkshopPage(session, this::beginWithAReading, () -> open(Page.CATALOGUE)));
-        drawer = new Drawer(session, foot());
+        foot = foot();
+        drawer = new Drawer(session, foot);
         room = new Room(drawer.node());
         VBox top = new VBox(head(), rail.node(), new MessageBar(session).node());
         room.setCenter(new BorderPane(page, top, null, new CautionStrip(open).node(), null));
@@ -115,6 +117,8 @@ public final class Shell {
         session.snapshot().addListener((property, old, snapshot) -> show(snapshot));
         session.rehearsals().practice().addListener((property, old, now) -> practise(now));
         listen();
+        // A workspace that took another's place is open already.
+        Optional.ofNullable(session.snapshot().get()).ifPresent(this::show);
     }
 
     /** Gives the toolkit the theme in which the frame is drawn before there is anything in it. */
@@ -124,6 +128,11 @@ public final class Shell {
 
     public Scene scene() {
         return scene;
+    }
+
+    /** Lets other workspaces be opened from this window. */
+    public void offer(Workspaces workspaces) {
+        foot.getChildren().add(new WorkspaceMenu(workspaces).button());
     }
 
     /** Opens a stage's page. */
