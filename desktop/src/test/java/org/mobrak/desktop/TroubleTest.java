@@ -256,7 +256,7 @@ class TroubleTest {
         for (int step = 0; step < 13; step++) {
             desktop.press(KeyCode.CONTROL, KeyCode.EQUALS);
         }
-        ScrollPane room = (ScrollPane) desktop.stage().getScene().getRoot();
+        ScrollPane room = (ScrollPane) desktop.stage().getScene().getRoot().lookup(".room");
         assertThat(room.getStyle()).contains("28");
         assertThat(desktop.isShown("phones")).as("the drawer makes way").isFalse();
         for (KeyCode page : List.of(

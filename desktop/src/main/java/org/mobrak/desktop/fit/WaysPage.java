@@ -11,6 +11,7 @@ import javafx.scene.layout.VBox;
 import org.mobrak.app.Desk;
 import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
+import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.match.Recognition;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Plan;
@@ -32,6 +33,7 @@ public final class WaysPage implements View {
     private final RehearsalFace rehearsal;
     private final Label summary = Texts.wrapped(Texts.plain(""));
     private final VBox node;
+    private final Runnable turnToRoutes;
     private Optional<Desk> shown = Optional.empty();
 
     public WaysPage(Session session, Choice choice) {
@@ -42,7 +44,7 @@ public final class WaysPage implements View {
         rehearsal = new RehearsalFace(session, choice);
         Faces faces = new Faces();
         board = new RouteBoard(choice, faces.add("face-plans", "Plans", plans::node));
-        faces.add("face-routes", "Routes", board::node);
+        turnToRoutes = faces.add("face-routes", "Routes", board::node);
         faces.add("face-map", "Map", this::drawnMap);
         faces.add("face-rehearsal", "Rehearsal", this::rehearsed);
         summary.setId("summary");
@@ -51,6 +53,12 @@ public final class WaysPage implements View {
         HBox said = new HBox(summary, faces.tabs());
         said.getStyleClass().add("page-summary");
         node = new VBox(wish.node(), said, faces.body());
+    }
+
+    /** Shows a route on the board. */
+    public void show(Route route) {
+        turnToRoutes.run();
+        choice.take(route);
     }
 
     /** The map is drawn only when it is looked at. */

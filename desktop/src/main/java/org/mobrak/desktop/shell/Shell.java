@@ -40,11 +40,15 @@ import org.mobrak.app.DrawerEntry;
 import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
 import org.mobrak.app.rehearsal.Practice;
+import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.desktop.aftercare.AfterPage;
 import org.mobrak.desktop.bench.PracticePage;
 import org.mobrak.desktop.catalogue.CataloguePage;
 import org.mobrak.desktop.fit.WaysPage;
+import org.mobrak.desktop.help.Command;
+import org.mobrak.desktop.help.HelpSheet;
+import org.mobrak.desktop.help.Palette;
 import org.mobrak.desktop.identity.ReadingsPage;
 import org.mobrak.desktop.job.RunPage;
 import org.mobrak.desktop.logbook.LogbookPage;
@@ -77,6 +81,10 @@ public final class Shell {
     private final Scene scene;
     private final Look look;
     private final HBox foot;
+    private final BorderPane frame = new BorderPane();
+    private final HelpSheet help = new HelpSheet(this::closeHelp);
+    private final Palette palette = new Palette(this::commands);
+    private Optional<Page> helped = Optional.empty();
     private Optional<PracticePage> practice = Optional.empty();
     private long jobShown = -1;
     private boolean begun;
@@ -108,8 +116,11 @@ public final class Shell {
         drawer = new Drawer(session, foot);
         room = new Room(drawer.node());
         VBox top = new VBox(head(), rail.node(), new MessageBar(session).node());
-        room.setCenter(new BorderPane(page, top, null, new CautionStrip(open).node(), null));
-        scene.setRoot(room.root());
+        frame.setCenter(page);
+        frame.setTop(top);
+        frame.setBottom(new CautionStrip(open).node());
+        room.setCenter(frame);
+        scene.setRoot(new StackPane(room.root(), palette.node()));
         look = new Look(scene, session, room::setLetters);
         page.getStyleClass().add("page-place");
         page.getChildren().setAll(pages.get(Page.READINGS).node());
@@ -154,6 +165,11 @@ public final class Shell {
         page.getChildren().setAll(seen(stage));
         giveRoom();
         session.dismiss();
+        if (frame.getRight() != null && helped.isPresent()) {
+            // Help that is open speaks of what is seen.
+            helped = Optional.of(stage);
+            help.showPage(stage.name().toLowerCase(Locale.ROOT));
+        }
     }
 
     /** While a rehearsal is played, its sheet stands where the real one would. */
@@ -212,7 +228,9 @@ public final class Shell {
         undo.setOnAction(press -> session.undo());
         redo.setId("redo");
         redo.setOnAction(press -> session.redo());
-        HBox head = new HBox(room.call(), nickname, model, more, undo, redo);
+        Button asking = button(Feather.HELP_CIRCLE, "Help on this page (F1)", this::help);
+        asking.setId("ask-help");
+        HBox head = new HBox(room.call(), nickname, model, more, undo, redo, asking);
         head.getStyleClass().add("head");
         return head;
     }
@@ -331,6 +349,13 @@ public final class Shell {
     }
 
     private void onKey(KeyEvent key) {
+        if (key.getCode() == KeyCode.ESCAPE
+                && frame.getRight() != null
+                && !palette.node().isVisible()) {
+            closeHelp();
+            key.consume();
+            return;
+        }
         boolean typing = scene.getFocusOwner() instanceof TextInputControl;
         for (Shortcut shortcut : shortcuts()) {
             if (shortcut.keys().match(key) && !(typing && shortcut.leftToFields())) {
@@ -342,30 +367,92 @@ public final class Shell {
     }
 
     /** Keys and what they do; some mean something else inside a text field and are left to it. */
-    private record Shortcut(KeyCombination keys, boolean leftToFields, Runnable action) {}
+    private record Shortcut(KeyCombination keys, boolean leftToFields, String words, Runnable action) {
+        Command command() {
+            return new Command("action", words, told(keys), action);
+        }
+
+        private static String told(KeyCombination keys) {
+            return keys.getName()
+                    .replace("Shortcut", "Ctrl")
+                    .replace("Equals", "=")
+                    .replace("Slash", "/");
+        }
+    }
 
     private List<Shortcut> shortcuts() {
         List<Shortcut> all = new ArrayList<>();
         for (Page stage : Page.values()) {
             KeyCode digit = KeyCode.getKeyCode(String.valueOf(stage.ordinal() + 1));
-            all.add(new Shortcut(control(digit), false, () -> open(stage)));
+            all.add(new Shortcut(control(digit), false, "Go to “" + stage.label() + "”", () -> open(stage)));
         }
-        all.add(new Shortcut(control(KeyCode.N), false, inTheDrawer(drawer::askForPhone)));
-        all.add(new Shortcut(control(KeyCode.F), false, inTheDrawer(drawer::askWhich)));
-        all.add(new Shortcut(control(KeyCode.O), false, readings::chooseFiles));
-        all.add(new Shortcut(control(KeyCode.V), true, this::pasteReading));
-        all.add(new Shortcut(control(KeyCode.Z), true, session::undo));
+        all.add(new Shortcut(control(KeyCode.K), false, "Find anything by its name", palette::open));
+        all.add(new Shortcut(new KeyCodeCombination(KeyCode.F1), false, "Help on this page", this::help));
+        all.add(new Shortcut(control(KeyCode.SLASH), false, "All keys", this::keys));
+        all.add(new Shortcut(control(KeyCode.N), false, "Name another phone", inTheDrawer(drawer::askForPhone)));
+        all.add(new Shortcut(control(KeyCode.F), false, "Find a phone in the drawer", inTheDrawer(drawer::askWhich)));
+        all.add(new Shortcut(control(KeyCode.O), false, "Take files in as readings", readings::chooseFiles));
+        all.add(new Shortcut(control(KeyCode.V), true, "Paste a reading or a guide", this::pasteReading));
+        all.add(new Shortcut(control(KeyCode.Z), true, "Undo", session::undo));
         all.add(new Shortcut(
                 new KeyCodeCombination(KeyCode.Z, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN),
                 true,
+                "Redo",
                 session::redo));
-        all.add(new Shortcut(control(KeyCode.PLUS), false, () -> look.grow(1)));
-        all.add(new Shortcut(control(KeyCode.EQUALS), false, () -> look.grow(1)));
-        all.add(new Shortcut(control(KeyCode.MINUS), false, () -> look.grow(-1)));
-        all.add(new Shortcut(control(KeyCode.DIGIT0), false, () -> look.grow(0)));
-        all.add(new Shortcut(new KeyCodeCombination(KeyCode.F8), false, look::toggle));
-        all.add(new Shortcut(new KeyCodeCombination(KeyCode.F9), false, room::callDrawer));
+        all.add(new Shortcut(control(KeyCode.PLUS), false, "Larger letters", () -> look.grow(1)));
+        all.add(new Shortcut(control(KeyCode.EQUALS), false, "Larger letters", () -> look.grow(1)));
+        all.add(new Shortcut(control(KeyCode.MINUS), false, "Smaller letters", () -> look.grow(-1)));
+        all.add(new Shortcut(control(KeyCode.DIGIT0), false, "Letters as usual", () -> look.grow(0)));
+        all.add(new Shortcut(new KeyCodeCombination(KeyCode.F8), false, "Light or dark", look::toggle));
+        all.add(new Shortcut(new KeyCodeCombination(KeyCode.F9), false, "Show or hide the drawer", room::callDrawer));
         return all;
+    }
+
+    /** Everything that can be gone to or done by its name. */
+    private List<Command> commands() {
+        List<Command> all =
+                new ArrayList<>(shortcuts().stream().map(Shortcut::command).toList());
+        Optional<Snapshot> now = Optional.ofNullable(session.snapshot().get());
+        now.ifPresent(snapshot -> snapshot.drawer()
+                .forEach(entry -> all.add(new Command(
+                        "phone",
+                        entry.phone().nickname() + ", " + entry.name(),
+                        "",
+                        () -> session.pick(entry.phone())))));
+        now.flatMap(Snapshot::desk)
+                .ifPresent(desk -> desk.fits()
+                        .forEach(fit -> all.add(new Command(
+                                "route",
+                                fit.route().name() + ": " + fit.verdict().word(),
+                                "",
+                                () -> goToRoute(fit.route())))));
+        return all;
+    }
+
+    private void goToRoute(Route route) {
+        open(Page.WAYS);
+        ((WaysPage) page(Page.WAYS)).show(route);
+    }
+
+    /** What the page that is open answers; the same keys put it away again. */
+    private void help() {
+        if (frame.getRight() == null || !helped.equals(Optional.of(open.get()))) {
+            helped = Optional.of(open.get());
+            help.showPage(open.get().name().toLowerCase(Locale.ROOT));
+            frame.setRight(help.node());
+        } else {
+            closeHelp();
+        }
+    }
+
+    private void keys() {
+        helped = Optional.empty();
+        help.showKeys(shortcuts().stream().map(Shortcut::command).toList());
+        frame.setRight(help.node());
+    }
+
+    private void closeHelp() {
+        frame.setRight(null);
     }
 
     private Runnable inTheDrawer(Runnable asking) {

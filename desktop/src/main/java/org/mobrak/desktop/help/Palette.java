@@ -1,0 +1,135 @@
+package org.mobrak.desktop.help;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Supplier;
+import java.util.stream.Stream;
+import javafx.event.Event;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextField;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Texts;
+
+/** Finds pages, phones, routes and actions by words of their names, and does what was chosen. */
+public final class Palette {
+    private static final int MOST = 200;
+
+    private final Supplier<List<Command>> commands;
+    private final TextField words = new TextField();
+    private final ListView<Command> found = new ListView<>();
+    private final VBox card = new VBox(words, found);
+    private final StackPane node = new StackPane(card);
+    private List<Command> all = List.of();
+
+    /** @param commands asked each time it is opened */
+    public Palette(Supplier<List<Command>> commands) {
+        this.commands = commands;
+        words.setId("palette-words");
+        words.setPromptText("A page, a phone, a route, something to do …");
+        Texts.aloud(words, "Find a page, a phone, a route or an action");
+        words.textProperty().addListener((source, before, now) -> list());
+        found.setId("palette-found");
+        found.setFocusTraversable(false);
+        found.setCellFactory(list -> new CommandCell());
+        found.setPlaceholder(new Empty("Nothing is called so", "Fewer words or letters find more."));
+        found.setOnMouseClicked(click -> take());
+        card.getStyleClass().add("palette");
+        card.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
+        StackPane.setAlignment(card, Pos.TOP_CENTER);
+        node.getStyleClass().add("palette-place");
+        node.setId("palette");
+        node.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
+        node.setOnMousePressed(press -> close());
+        card.setOnMousePressed(Event::consume);
+        close();
+    }
+
+    public Region node() {
+        return node;
+    }
+
+    /** Opens it with nothing sought yet. */
+    public void open() {
+        all = commands.get();
+        words.clear();
+        list();
+        node.setVisible(true);
+        words.requestFocus();
+    }
+
+    private void close() {
+        node.setVisible(false);
+    }
+
+    private void key(KeyEvent key) {
+        int chosen = found.getSelectionModel().getSelectedIndex();
+        switch (key.getCode()) {
+            case ESCAPE -> close();
+            case ENTER -> take();
+            case DOWN -> choose(Math.min(chosen + 1, found.getItems().size() - 1));
+            case UP -> choose(Math.max(0, chosen - 1));
+            default -> {
+                if (key.getCode() == KeyCode.K && key.isShortcutDown()) {
+                    close();
+                    break;
+                }
+                return;
+            }
+        }
+        key.consume();
+    }
+
+    private void choose(int row) {
+        found.getSelectionModel().select(row);
+        found.scrollTo(Math.max(0, row - 3));
+    }
+
+    private void take() {
+        Command chosen = found.getSelectionModel().getSelectedItem();
+        close();
+        if (chosen != null) {
+            chosen.action().run();
+        }
+    }
+
+    private void list() {
+        String[] wanted = words.getText().toLowerCase(Locale.ROOT).strip().split("\\s+");
+        found.getItems()
+                .setAll(all.stream()
+                        .filter(command -> Stream.of(wanted)
+                                .allMatch((command.kind() + " " + command.name()).toLowerCase(Locale.ROOT)::contains))
+                        .limit(MOST)
+                        .toList());
+        found.getSelectionModel().selectFirst();
+    }
+
+    private static final class CommandCell extends ListCell<Command> {
+        @Override
+        protected void updateItem(Command command, boolean empty) {
+            super.updateItem(command, empty);
+            if (empty || command == null) {
+                setGraphic(null);
+                return;
+            }
+            Label kind = Texts.soft(command.kind());
+            kind.getStyleClass().add("palette-kind");
+            Label name = Texts.plain(command.name());
+            HBox.setHgrow(name, Priority.ALWAYS);
+            name.setMaxWidth(Double.MAX_VALUE);
+            HBox row = new HBox(kind, name, Texts.soft(command.keys()));
+            row.getStyleClass().add("palette-row");
+            setGraphic(row);
+            setPrefWidth(0);
+        }
+    }
+}
