@@ -14,12 +14,12 @@ import org.mobrak.core.job.Job;
 
 /** Sessions on the demo's workspace, without a window. */
 abstract class DemoSessions {
-    private static final Path HOME = Path.of(System.getProperty("mobrak.home"));
+    static final Path HOME = Path.of(System.getProperty("mobrak.home"));
 
     @TempDir
     Path top;
 
-    private final ExecutorService drawing = Executors.newSingleThreadExecutor();
+    final ExecutorService drawing = Executors.newSingleThreadExecutor();
 
     void does(Session session, Consumer<Session> command) throws Exception {
         drawing.submit(() -> command.accept(session)).get(60, TimeUnit.SECONDS);

@@ -10,6 +10,8 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import javafx.animation.AnimationTimer;
 import javafx.application.Application;
@@ -27,6 +29,7 @@ import org.apache.commons.io.file.PathUtils;
 import org.mobrak.app.Desk;
 import org.mobrak.app.DrawerEntry;
 import org.mobrak.app.Session;
+import org.mobrak.app.Snapshot.PastJob;
 import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.app.demo.DrawerFile;
 import org.mobrak.app.rehearsal.BenchView;
@@ -37,6 +40,8 @@ import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.Step;
+import org.mobrak.core.logbook.PhoneRecord;
+import org.mobrak.core.logbook.history.Timeline;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.proof.Seen;
 import org.mobrak.desktop.shell.Shell;
@@ -88,7 +93,9 @@ public final class Screenshots extends Application {
 
     private void script() {
         shot("readings", () -> pick("Hive 3"));
-        shot("readings-stop", () -> pick("Hive 10"));
+        step(() -> pick("Hive 10"));
+        shot("readings-stop", () -> press("ask-help"));
+        step(() -> press("close-help"));
         step(() -> pick("Hive 3"));
         step(() -> shell.open(org.mobrak.desktop.shell.Page.WAYS));
         shot("plans", () -> unfold("figure-risk-points"));
@@ -119,7 +126,15 @@ public final class Screenshots extends Application {
         step(() -> session.begin(nextStep(), desk().orElseThrow().confirmation()));
         shot("run-wait", () -> session.missed(nextStep(), ""));
         afterwards();
-        shot("logbook", () -> shell.open(org.mobrak.desktop.shell.Page.LOGBOOK));
+        step(() -> shell.open(org.mobrak.desktop.shell.Page.LOGBOOK));
+        step(() -> session.logbook().lookAt(folder.resolve("bench/friend/club-year.zip")));
+        step(() -> session.logbook().take(Set.of()));
+        step(session::dismiss);
+        shot("logbook", this::holdTwoJobs);
+        step(() -> press("face-time"));
+        step(() -> select("lives", life -> ((Timeline) life).phone().nickname().startsWith("Pond 7")));
+        shot("over-time", () -> session.history().recall(life("Pond 7"), Instant.parse("2026-06-01T12:00:00Z")));
+        step(() -> press("face-jobs"));
         step(() -> {
             session.compareCatalogue(friend);
             shell.open(org.mobrak.desktop.shell.Page.CATALOGUE);
@@ -162,9 +177,6 @@ public final class Screenshots extends Application {
         step(() -> session.takeTyped(Fact.ROOT_MANAGER, "present"));
         step(() -> press("face-trouble"));
         shot("trouble", () -> session.aftercare().turn("app-refuses-custom-state"));
-        step(() -> press("face-property"));
-        step(() -> session.aftercare().openProperties(folder.resolve("bench/after/hive-05-system.prop")));
-        shot("property", () -> session.aftercare().change("ro.tessaro.state.custom", "0", "1"));
         step(() -> pick("Hive 11"));
     }
 
@@ -209,6 +221,37 @@ public final class Screenshots extends Application {
                 .lookInto(Stream.of(names)
                         .map(name -> folder.resolve("bench/files").resolve(name))
                         .toList());
+    }
+
+    /** The two newest of one phone, which went differently. */
+    private void holdTwoJobs() {
+        ListView<?> jobs = (ListView<?>) shell.scene().lookup("#jobs");
+        jobs.getSelectionModel().clearSelection();
+        for (int i = 0, held = 0; i < jobs.getItems().size() && held < 2; i++) {
+            if (((PastJob) jobs.getItems().get(i)).phone().nickname().startsWith("Pond 3")) {
+                jobs.getSelectionModel().select(i);
+                held++;
+            }
+        }
+    }
+
+    private PhoneRecord life(String nickname) {
+        return session.history().lives().get().stream()
+                .map(Timeline::phone)
+                .filter(phone -> phone.nickname().startsWith(nickname))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private void select(String id, Predicate<Object> wanted) {
+        ListView<?> list = (ListView<?>) shell.scene().lookup("#" + id);
+        for (int i = 0; i < list.getItems().size(); i++) {
+            if (wanted.test(list.getItems().get(i))) {
+                list.getSelectionModel().clearAndSelect(i);
+                list.scrollTo(Math.max(0, i - 5));
+                return;
+            }
+        }
     }
 
     private void press(String id) {

@@ -69,7 +69,7 @@ class HelpTest {
             desktop.fill("palette-words", "nothing like this");
             desktop.assertShows("Nothing is called so");
             desktop.press(KeyCode.ESCAPE);
-            assertThat(desktop.isShown("palette")).isFalse();
+            assertThat(desktop.find("palette").isVisible()).isFalse();
         }
     }
 

@@ -257,7 +257,7 @@ class TroubleTest {
             desktop.press(KeyCode.CONTROL, KeyCode.EQUALS);
         }
         ScrollPane room = (ScrollPane) desktop.stage().getScene().getRoot().lookup(".room");
-        assertThat(room.getStyle()).contains("28");
+        assertThat(desktop.stage().getScene().getRoot().getStyle()).contains("28");
         assertThat(desktop.isShown("phones")).as("the drawer makes way").isFalse();
         for (KeyCode page : List.of(
                 KeyCode.DIGIT1,

@@ -5,10 +5,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Stream;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.DatePicker;
-import javafx.scene.layout.HBox;
 import javafx.util.StringConverter;
 import org.mobrak.app.DrawerEntry;
 import org.mobrak.app.JobFilter;
@@ -19,7 +19,7 @@ import org.mobrak.desktop.parts.Days;
 import org.mobrak.desktop.parts.Texts;
 
 /** Which of the past is to be seen: whose, in which state, of which kind, with which end, from when to when. */
-final class FilterBar extends HBox {
+final class FilterBar {
     private final ComboBox<Optional<PhoneRecord>> phone = box("filter-phone", "Any phone", one -> one.nickname());
     private final ComboBox<Optional<DrawerEntry.Mark>> state = box("filter-state", "Any state", DrawerEntry.Mark::word);
     private final ComboBox<Optional<String>> family = box("filter-family", "Any kind of way", one -> one);
@@ -33,17 +33,16 @@ final class FilterBar extends HBox {
     /** @param changed is called whenever something else is to be seen */
     FilterBar(Runnable changed) {
         this.changed = changed;
-        getStyleClass().add("filter-bar");
         set(state, List.of(DrawerEntry.Mark.values()));
         set(end, List.of(Event.End.values()));
         clear.setId("filter-clear");
         clear.setOnAction(press -> clear());
-        getChildren().addAll(phone, state, family, end, from, until, clear);
+        Stream.of(phone, state, family, end).forEach(box -> box.getStyleClass().add("filter"));
+        Stream.of(from, until).forEach(day -> day.getStyleClass().add("filter-day"));
         Stream.of(phone, state, family, end)
                 .forEach(box -> box.valueProperty().addListener((property, old, now) -> tell()));
         Stream.of(from, until).forEach(date -> date.valueProperty().addListener((property, old, now) -> tell()));
-        clear.setVisible(false);
-        clear.managedProperty().bind(clear.visibleProperty());
+        show(clear, false);
     }
 
     private <T> ComboBox<Optional<T>> box(String id, String any, Function<T, String> word) {
@@ -91,12 +90,25 @@ final class FilterBar extends HBox {
         }
     }
 
-    /** Of a phone's whole life only phone and state matter. */
-    void showsJobs(boolean jobs) {
-        Stream.of(family, end, from, until).forEach(control -> {
-            control.setVisible(jobs);
-            control.setManaged(jobs);
-        });
+    /** Its controls one behind the other, for a row that wraps where it is narrow. */
+    List<Node> controls() {
+        return List.of(phone, state, family, end, from, until, clear);
+    }
+
+    /**
+     * Shows what is of use.
+     *
+     * @param jobs whether jobs are chosen from; of a phone's whole life only phone and state matter
+     */
+    void show(boolean useful, boolean jobs) {
+        Stream.of(phone, state).forEach(control -> show(control, useful));
+        Stream.of(family, end, from, until).forEach(control -> show(control, useful && jobs));
+        show(clear, useful && !filter().isNone());
+    }
+
+    private static void show(Node control, boolean shown) {
+        control.setVisible(shown);
+        control.setManaged(shown);
     }
 
     JobFilter filter() {
@@ -121,7 +133,7 @@ final class FilterBar extends HBox {
 
     private void tell() {
         if (!filling) {
-            clear.setVisible(!filter().isNone());
+            show(clear, !filter().isNone());
             changed.run();
         }
     }

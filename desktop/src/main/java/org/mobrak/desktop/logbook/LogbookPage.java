@@ -80,7 +80,7 @@ public final class LogbookPage implements View {
     private void layOut() {
         Region body = whole.body().orElse(faces.body());
         VBox.setVgrow(body, Priority.ALWAYS);
-        turns.getChildren().setAll(filters);
+        turns.getChildren().setAll(filters.controls());
         if (body == faces.body()) {
             turns.getChildren().add(0, faces.tabs());
         }
@@ -93,10 +93,8 @@ public final class LogbookPage implements View {
     /** Of a phone's whole life only phone and state matter, and in numbers all count. */
     private void showFilters() {
         boolean found = whole.body().isPresent();
-        filters.showsJobs(found || asked == Asked.NOTHING);
         boolean useful = found ? !whole.isBusy() : asked != Asked.NUMBERS;
-        filters.setVisible(useful);
-        filters.setManaged(useful);
+        filters.show(useful, found || asked == Asked.NOTHING);
     }
 
     @Override
