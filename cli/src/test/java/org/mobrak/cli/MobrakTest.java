@@ -563,6 +563,53 @@ class MobrakTest {
     }
 
     @Test
+    void anotherClubsYearComesInIsSearchedAndGoesOutAgain() throws IOException {
+        Path own = folder.resolve("of-the-club");
+        String club = HOME.resolve("demo/friend/club-year.zip").toString();
+        JsonNode would = run("", "import", club, "--into", own.toString(), "--dry-run", "--json")
+                .json();
+        assertThat(would.at("/phones")).hasSize(12);
+        assertThat(own).doesNotExist();
+        assertThat(run("", "import", club, "--into", own.toString(), "--json").status())
+                .isEqualTo(Mobrak.DONE);
+        assertThat(run("", "search", own.toString(), "sluice").out()).contains("Pond 1, ›sluice‹");
+        JsonNode whole = run("", "check", own.toString(), "--json").json();
+        assertThat(whole.at("/jobs").asInt()).isEqualTo(51);
+        assertThat(whole.at("/problems")).isEmpty();
+        Path out = folder.resolve("out-again.zip");
+        JsonNode rows = run("", "export", own.toString(), "--to", out.toString(), "--with-files", "--json")
+                .json()
+                .at("/rows");
+        assertThat(rows.at("/jobs.jsonl").asInt()).isEqualTo(51);
+        assertThat(rows.at("/inside").isMissingNode())
+                .as("no file lies on that shelf")
+                .isTrue();
+    }
+
+    @Test
+    void aPhoneIsEmptiedForItsNextOwnerByAJobOfItsOwn() throws IOException {
+        JsonNode plan = run("", "plan", "--goal", "hand-on", reading("hive-03-listing.txt"), "--json")
+                .json();
+        assertThat(plan.at("/plans/0/routes").toString()).contains("hand-on");
+        assertThat(plan.at("/plans/0/dataLoss").asBoolean()).isTrue();
+        JsonNode sheet = run("", "sheet", "--goal", "hand-on", reading("hive-03-listing.txt"), "--json")
+                .json();
+        assertThat(sheet.at("/steps").findValuesAsText("title"))
+                .containsSubsequence(
+                        "App-and-data backup: taken or verified",
+                        "Take the accounts out",
+                        "Take card and SIM out",
+                        "Wipe everything",
+                        "Look at it as a stranger would");
+        Outcome kept = run(
+                "", "plan", "--goal", "hand-on", "--limit", "no-data-loss", reading("hive-03-listing.txt"), "--json");
+        assertThat(kept.status()).as("nothing is emptied and kept").isEqualTo(Mobrak.ANSWER_IS_NO);
+        Outcome done = run("", "rehearse", "--phone", "hive-03", "--goal", "hand-on", "--json");
+        assertThat(done.json().at("/end").asText()).isEqualTo("goal");
+        assertThat(done.json().at("/facts/ownerData").asText()).isEqualTo("removed");
+    }
+
+    @Test
     void inspectsFilesAsTheContractSays() throws IOException {
         JsonNode firmware = run("", "inspect", file("LN2-F09-131022-stock.tar.md5"), "--json")
                 .json();

@@ -320,6 +320,9 @@ class PlannerTest {
                 .containsExactly(3);
         assertThat(Goal.ofKey("root+stock")).as("they contradict").isEmpty();
         assertThat(Goal.ofKey("root+wings")).isEmpty();
+        assertThat(Goal.ofKey("hand-on")).contains(Goal.HAND_ON);
+        assertThat(Goal.ofKey("unrooted+hand-on").orElseThrow().wanted()).containsOnlyKeys(Fact.ROOT, Fact.OWNER_DATA);
+        assertThat(Goal.usual()).as("nobody works on a phone for it").doesNotContain(Goal.HAND_ON);
         Route mend = route("mend").needs(Fact.TROUBLE, "store-missing").making(Fact.TROUBLE, "none");
         Goal mended = Goal.ofKey("mend:store-missing").orElseThrow();
         Catalogue mending = new Catalogue(List.of(), List.of(mend));
