@@ -96,6 +96,7 @@ public final class Screenshots extends Application {
         step(() -> pick("Hive 10"));
         shot("readings-stop", () -> press("ask-help"));
         step(() -> press("close-help"));
+        step(() -> shell.scene().lookup("#phones").requestFocus());
         step(() -> pick("Hive 3"));
         step(() -> shell.open(org.mobrak.desktop.shell.Page.WAYS));
         shot("plans", () -> unfold("figure-risk-points"));
@@ -157,7 +158,7 @@ public final class Screenshots extends Application {
         for (int i = 0; i < MOST_STEPS; i++) {
             step(() -> desk().flatMap(one -> one.dossier().runningJob())
                     .flatMap(Job::next)
-                    .ifPresent(next -> next.gate().ifPresent(this::open)));
+                    .ifPresent(this::makeReady));
             step(() -> desk().flatMap(one -> one.dossier().runningJob())
                     .flatMap(Job::next)
                     .ifPresent(next -> session.tick(next, desk().orElseThrow().confirmation())));
@@ -285,8 +286,16 @@ public final class Screenshots extends Application {
     /** Does the next steps, each with the reading its gate asks for. */
     private void walk(int steps) {
         for (int i = 0; i < steps; i++) {
-            step(() -> nextStep().gate().ifPresent(this::open));
+            step(() -> makeReady(nextStep()));
             step(() -> session.tick(nextStep(), desk().orElseThrow().confirmation()));
+        }
+    }
+
+    /** Opens its gate; a file that does not lie here was compared elsewhere. */
+    private void makeReady(Step step) {
+        step.gate().ifPresent(this::open);
+        if (step.file().isPresent()) {
+            session.override(step, "compared on the other computer");
         }
     }
 

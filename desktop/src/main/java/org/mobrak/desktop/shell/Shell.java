@@ -82,8 +82,9 @@ public final class Shell {
     private final Look look;
     private final HBox foot;
     private final BorderPane frame = new BorderPane();
-    private final HelpSheet help = new HelpSheet(this::closeHelp);
-    private final Palette palette = new Palette(this::commands);
+    private final StackPane over = new StackPane();
+    private Optional<HelpSheet> help = Optional.empty();
+    private Optional<Palette> palette = Optional.empty();
     private Optional<Page> helped = Optional.empty();
     private Optional<PracticePage> practice = Optional.empty();
     private long jobShown = -1;
@@ -120,7 +121,8 @@ public final class Shell {
         frame.setTop(top);
         frame.setBottom(new CautionStrip(open).node());
         room.setCenter(frame);
-        scene.setRoot(new StackPane(room.root(), palette.node()));
+        over.getChildren().setAll(room.root());
+        scene.setRoot(over);
         look = new Look(scene, session, room::setLetters);
         page.getStyleClass().add("page-place");
         page.getChildren().setAll(pages.get(Page.READINGS).node());
@@ -168,7 +170,7 @@ public final class Shell {
         if (frame.getRight() != null && helped.isPresent()) {
             // Help that is open speaks of what is seen.
             helped = Optional.of(stage);
-            help.showPage(stage.name().toLowerCase(Locale.ROOT));
+            sheet().showPage(stage.name().toLowerCase(Locale.ROOT));
         }
     }
 
@@ -351,7 +353,7 @@ public final class Shell {
     private void onKey(KeyEvent key) {
         if (key.getCode() == KeyCode.ESCAPE
                 && frame.getRight() != null
-                && !palette.node().isVisible()) {
+                && palette.filter(one -> one.node().isVisible()).isEmpty()) {
             closeHelp();
             key.consume();
             return;
@@ -386,7 +388,7 @@ public final class Shell {
             KeyCode digit = KeyCode.getKeyCode(String.valueOf(stage.ordinal() + 1));
             all.add(new Shortcut(control(digit), false, "Go to “" + stage.label() + "”", () -> open(stage)));
         }
-        all.add(new Shortcut(control(KeyCode.K), false, "Find anything by its name", palette::open));
+        all.add(new Shortcut(control(KeyCode.K), false, "Find anything by its name", this::find));
         all.add(new Shortcut(new KeyCodeCombination(KeyCode.F1), false, "Help on this page", this::help));
         all.add(new Shortcut(control(KeyCode.SLASH), false, "All keys", this::keys));
         all.add(new Shortcut(control(KeyCode.N), false, "Name another phone", inTheDrawer(drawer::askForPhone)));
@@ -438,8 +440,8 @@ public final class Shell {
     private void help() {
         if (frame.getRight() == null || !helped.equals(Optional.of(open.get()))) {
             helped = Optional.of(open.get());
-            help.showPage(open.get().name().toLowerCase(Locale.ROOT));
-            frame.setRight(help.node());
+            sheet().showPage(open.get().name().toLowerCase(Locale.ROOT));
+            frame.setRight(sheet().node());
         } else {
             closeHelp();
         }
@@ -447,8 +449,24 @@ public final class Shell {
 
     private void keys() {
         helped = Optional.empty();
-        help.showKeys(shortcuts().stream().map(Shortcut::command).toList());
-        frame.setRight(help.node());
+        sheet().showKeys(shortcuts().stream().map(Shortcut::command).toList());
+        frame.setRight(sheet().node());
+    }
+
+    /** Made when it is first wanted: whoever begins to work does not wait for it. */
+    private HelpSheet sheet() {
+        HelpSheet made = help.orElseGet(() -> new HelpSheet(this::closeHelp));
+        help = Optional.of(made);
+        return made;
+    }
+
+    private void find() {
+        if (palette.isEmpty()) {
+            Palette made = new Palette(this::commands);
+            palette = Optional.of(made);
+            over.getChildren().add(made.node());
+        }
+        palette.ifPresent(Palette::open);
     }
 
     private void closeHelp() {
