@@ -21,6 +21,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
 import java.util.zip.ZipOutputStream;
 import org.apache.commons.io.file.PathUtils;
 import org.junit.jupiter.api.BeforeEach;
@@ -28,6 +29,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.core.gather.Kept;
 import org.mobrak.core.identity.Fact;
@@ -166,6 +168,30 @@ class TransfersTest {
                 .isInstanceOf(UnreadableInput.class)
                 .hasMessageContaining("is not the file it tells of");
         assertThat(third).doesNotExist();
+    }
+
+    /** No name in it leads out of the folder for what came in, begins with a dot, or has a folder of its own. */
+    @ParameterizedTest
+    @ValueSource(strings = {"inside/.hidden", "inside/a/b.img", "inside/", "inside/..\\\\x", "files/received/a.img"})
+    void aFileInsideUnderAnotherNameThanExportsGiveIsRefused(String name) throws IOException {
+        Path zip = top.resolve("hostile.zip");
+        Map<String, Long> counts = transfers.export(demo(), Optional.empty(), true, zip, Clock.systemUTC());
+        assertThat(counts.get("inside")).isPositive();
+        Path forged = top.resolve("forged.zip");
+        try (ZipFile from = new ZipFile(zip.toFile());
+                ZipOutputStream to = new ZipOutputStream(Files.newOutputStream(forged))) {
+            for (ZipEntry entry : from.stream().map(ZipEntry.class::cast).toList()) {
+                to.putNextEntry(new ZipEntry(entry.getName()));
+                from.getInputStream(entry).transferTo(to);
+            }
+            to.putNextEntry(new ZipEntry(name));
+            to.write(1);
+        }
+        Path other = top.resolve("other");
+        assertThatThrownBy(() -> transfers.take(forged, other, Set.of()))
+                .isInstanceOf(UnreadableInput.class)
+                .hasMessageContaining("which no export has");
+        assertThat(other).doesNotExist();
     }
 
     private Path club(String name, String phone, String serial, int minutes) throws IOException {

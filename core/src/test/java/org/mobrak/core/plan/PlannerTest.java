@@ -552,16 +552,6 @@ class PlannerTest {
         return Facts.none().supposing(after);
     }
 
-    /**
-     * Worked examples of Wilson's score interval: R. G. Newcombe, Two-sided confidence intervals for the single proportion,
-     * Stat. Med. 17 (1998), table I, method 3; written down from memory.
-     */
-    @ParameterizedTest
-    @CsvSource({"81, 263, 0.2553", "15, 148, 0.0624", "0, 20, 0.0000", "1, 29, 0.0061"})
-    void boundsSuccessLikeThePublishedExamples(int worked, int tried, double lower) {
-        assertThat(new Evidence(worked, tried).lowerBound()).isCloseTo(lower, within(0.00005));
-    }
-
     @Test
     void withoutReportsThereIsNoNumber() {
         assertThat(new Evidence(0, 0).sentence()).startsWith("No evidence").doesNotContain("%");
