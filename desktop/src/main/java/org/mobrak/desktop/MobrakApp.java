@@ -63,7 +63,6 @@ public final class MobrakApp {
         Session session = app.session(folder, drawing);
         session.notice().addListener((property, before, notice) -> refuse(session, notice));
         session.open();
-        app.note(folder);
         Platform.startup(() -> {
             Stage stage = new Stage();
             frame(stage, folder);
@@ -71,6 +70,7 @@ public final class MobrakApp {
             whenDrawn(() -> {
                 app.fill(stage, session, folder);
                 drawing.begin();
+                new Thread(() -> app.note(folder), "recent").start();
                 if (!files.isEmpty()) {
                     session.takeWhatever(files);
                 }
@@ -126,8 +126,6 @@ public final class MobrakApp {
         Shell.begin();
         stage.setScene(new Scene(new Pane(), WIDTH, HEIGHT));
         stage.setTitle("Mobrak: " + folder.getFileName());
-        Optional.ofNullable(MobrakApp.class.getResource("icon.png"))
-                .ifPresent(icon -> stage.getIcons().add(new Image(icon.toExternalForm())));
         stage.setMinWidth(LEAST_WIDTH);
         stage.setMinHeight(LEAST_HEIGHT);
     }
@@ -138,6 +136,9 @@ public final class MobrakApp {
         Shell shell = new Shell(session, ZoneId.systemDefault(), stage.getScene());
         shell.offer(new Window(stage, session, folder));
         shell.recall();
+        // Not before there is something to be seen: a picture takes its time.
+        Optional.ofNullable(MobrakApp.class.getResource("icon.png"))
+                .ifPresent(icon -> stage.getIcons().add(new Image(icon.toExternalForm(), true)));
     }
 
     /** What one window does with workspaces: the next one takes its place when it is open, and not before. */

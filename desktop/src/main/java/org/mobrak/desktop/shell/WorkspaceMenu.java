@@ -25,7 +25,8 @@ final class WorkspaceMenu {
         Texts.tip(button, "Workspaces");
         Texts.aloud(button, "Workspaces");
         button.setOnShowing(opened -> fill());
-        fill();
+        // Without a line it would not open.
+        button.getItems().add(new SeparatorMenuItem());
     }
 
     MenuButton button() {
