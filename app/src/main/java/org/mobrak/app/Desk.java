@@ -10,6 +10,7 @@ import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.KnownPhone;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.catalogue.match.Identity;
 import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.fit.RouteFit;
@@ -17,6 +18,7 @@ import org.mobrak.core.gather.GatherItem;
 import org.mobrak.core.gather.Gathering;
 import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.RestoreCheck;
+import org.mobrak.core.gather.Standing;
 import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
@@ -24,6 +26,7 @@ import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.build.Overlay;
 import org.mobrak.core.identity.build.Ruler;
+import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.RunSheet;
 import org.mobrak.core.job.Step;
@@ -129,14 +132,36 @@ public record Desk(
 
     /** Why a step of the running job may not be ticked now, in one sentence; empty if it may. */
     public Optional<String> objectionToTick(Job job, Step step) {
-        return job.objectionToTick(step, outlook.facts()).or(() -> ofFile(job, step));
+        return job.objectionToTick(step, outlook.facts())
+                .or(() -> ofFile(job, step))
+                .or(() -> wrongSince(job, step));
     }
 
     /** A file counts as fetched by its bytes, not by a person's word, unless the person has said why. */
     private Optional<String> ofFile(Job job, Step step) {
-        return job.state().overridden().containsKey(step.id())
-                ? Optional.empty()
-                : fetched(step).flatMap(GatherItem::objection);
+        return fetched(step).filter(item -> !isPassed(job, item)).flatMap(GatherItem::objection);
+    }
+
+    /** A reason covers what was known when it was given: not a file that turned up later, nor one that must never be passed. */
+    private static boolean isPassed(Job job, GatherItem item) {
+        return item.objectionToPass().isEmpty()
+                && job.events().stream()
+                        .anyMatch(event -> event instanceof Event.Overridden one
+                                && one.step().equals(item.need().stepId())
+                                && item.kept()
+                                        .filter(file -> file.seenAt().isAfter(one.at()))
+                                        .isEmpty());
+    }
+
+    /** Before the phone is touched, a file that turned up after its step was ticked and is wrong keeps the work from beginning. */
+    private Optional<String> wrongSince(Job job, Step step) {
+        boolean begins = step instanceof Step.Act && step.phase() == Phase.DO && !job.hasBegun();
+        return job.sheet().of(Phase.GATHER).stream()
+                .filter(fetch -> begins)
+                .flatMap(fetch -> fetched(fetch).stream())
+                .filter(item -> item.standing() == Standing.WRONG && !isPassed(job, item))
+                .flatMap(item -> item.objection().stream())
+                .findFirst();
     }
 
     /** Why a step of the running job may not be passed, in one sentence; empty if it may, with a reason. */

@@ -51,18 +51,16 @@ final class JobEdits {
      * @param typed the phone's model number, where there is no way back from the step
      */
     void begin(Step step, String typed, Wish wish) throws Refusal {
-        noteDemands(wish);
         Desk standing = desk.apply(wish);
-        Job job = running(standing.dossier());
+        Job job = noted(standing, running(standing.dossier()));
         refuseToWork(standing, job, step, typed);
         logbook.record(job, new Event.Begun(now.get(), step.id()));
     }
 
     /** Notes that a step is done, with all that follows from it. */
     void tick(Step step, String typed, Wish wish) throws Refusal {
-        noteDemands(wish);
         Desk standing = desk.apply(wish);
-        Job job = running(standing.dossier());
+        Job job = noted(standing, running(standing.dossier()));
         refuseToWork(standing, job, step, typed);
         List<Event> ticking = Stream.concat(
                         taken(standing, step).stream(),
@@ -103,17 +101,19 @@ final class JobEdits {
         return desk.identity().facts().value(Fact.MODEL).orElse(NO_WAY_BACK);
     }
 
-    /** Keeps what the files ask for besides; what they are is not asked again once the phone was touched. */
+    /** Keeps what the files ask for besides. */
     void noteDemands(Wish wish) throws Refusal {
         Desk standing = desk.apply(wish);
-        Optional<Job> job = standing.dossier().runningJob().filter(running -> !running.hasBegun());
+        standing.dossier().runningJob().ifPresent(job -> noted(standing, job));
+    }
+
+    /** A job with what its files ask for besides; that is not asked again once the phone was touched. */
+    private Job noted(Desk standing, Job job) {
         List<Event> demanded = standing.gathering(Optional.empty()).stream()
                 .flatMap(list -> list.demands().stream())
                 .<Event>map(demand -> new Event.Demanded(now.get(), demand))
                 .toList();
-        if (job.isPresent() && !demanded.isEmpty()) {
-            logbook.record(job.get(), demanded);
-        }
+        return job.hasBegun() || demanded.isEmpty() ? job : logbook.record(job, demanded);
     }
 
     void untick(Step step, Wish wish) throws Refusal {

@@ -11,6 +11,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.Executor;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.UnaryOperator;
@@ -56,6 +57,8 @@ public final class Session implements AutoCloseable {
     private final WorkshopDesk workshop;
     private final LogbookDesk logbook;
     private final HistoryDesk history;
+
+    private final AtomicBoolean closed = new AtomicBoolean();
 
     // These belong to the worker thread.
     private @Nullable Workbench opened;
@@ -210,14 +213,19 @@ public final class Session implements AutoCloseable {
 
     /** Takes files in that somebody opened with this program: text is read, anything else is looked into. */
     public void takeWhatever(List<Path> all) {
-        List<Path> texts = all.stream().filter(OpenedWith::isText).toList();
-        List<Path> others = all.stream().filter(file -> !texts.contains(file)).toList();
-        if (!texts.isEmpty()) {
-            takeFiles(texts);
-        }
-        if (!others.isEmpty()) {
-            files.lookInto(others);
-        }
+        workers.read("Looking at what was opened", () -> OpenedWith.texts(all), texts -> {
+            List<Path> others =
+                    all.stream().filter(file -> !texts.contains(file)).toList();
+            drawing.execute(() -> {
+                if (!texts.isEmpty()) {
+                    takeFiles(texts);
+                }
+                if (!others.isEmpty()) {
+                    files.lookInto(others);
+                }
+            });
+            return Outcome.NOTHING;
+        });
     }
 
     public void takeTyped(Fact fact, String value) {
@@ -425,9 +433,12 @@ public final class Session implements AutoCloseable {
         workers.notice.set(Optional.empty());
     }
 
-    /** Waits for the work in hand, then gives the workspace free. */
+    /** Waits for the work in hand, then gives the workspace free; once is enough. */
     @Override
     public void close() {
+        if (closed.getAndSet(true)) {
+            return;
+        }
         workers.quietly(rehearsals::close);
         workers.quietly(this::closeBench);
         workers.close();

@@ -13,6 +13,8 @@ import java.util.Set;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
+import org.mobrak.core.catalogue.Route.Gate;
+import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Step;
@@ -229,6 +231,71 @@ class HistorySessionTest extends DemoSessions {
                             .title())
                     .as("once asked, it stays")
                     .isEqualTo("Battery percent: at least 90");
+        }
+    }
+
+    /** A reason is good for what was known when it was given. */
+    @Test
+    void aFileThatTurnsUpWrongAfterItWasPassedKeepsTheWorkFromBeginning() throws Exception {
+        try (Session session = openDemo("Hive 3")) {
+            does(session, one -> one.takeTyped(Fact.RECOVERY, "stock"));
+            does(session, one -> one.wish(Goal.RECOVERY));
+            Path wrong = desk(session).stock().kept().stream()
+                    .map(kept -> kept.path())
+                    .filter(path -> path.endsWith("key-recovery-l210.tar"))
+                    .findFirst()
+                    .orElseThrow();
+            does(
+                    session,
+                    one -> one.files()
+                            .putAway(desk(one).stock().kept().stream()
+                                    .filter(kept -> kept.path().equals(wrong))
+                                    .findFirst()
+                                    .orElseThrow()));
+            does(session, one -> one.start(desk(one).answer().plans().get(0)));
+            Step fetch = job(session).sheet().steps().stream()
+                    .filter(step -> step.file()
+                            .filter(file -> file.name().equals("key-recovery-l210.tar"))
+                            .isPresent())
+                    .findFirst()
+                    .orElseThrow();
+            assertThat(desk(session).objectionToTick(job(session), fetch)).isPresent();
+            does(session, one -> one.override(fetch, "compared elsewhere"));
+            assertThat(desk(session).objectionToTick(job(session), fetch)).isEmpty();
+            does(session, one -> one.tick(fetch, ""));
+            Step write = job(session).sheet().of(Phase.DO).stream()
+                    .filter(Step.Act.class::isInstance)
+                    .findFirst()
+                    .orElseThrow();
+            does(session, one -> one.files().lookInto(List.of(wrong)));
+            for (Step step : job(session).sheet().steps()) {
+                if (!step.equals(fetch) && (step.phase() == Phase.GATHER || step.phase() == Phase.PREPARE)) {
+                    step.gate().ifPresent(gate -> opens(session, gate));
+                    does(session, one -> one.override(step, "for the test"));
+                    does(session, one -> one.tick(step, ""));
+                }
+            }
+            assertThat(desk(session).objectionToTick(job(session), write))
+                    .hasValueSatisfying(why -> assertThat(why).startsWith("The file on the bench is wrong"));
+            does(session, one -> one.untick(fetch));
+            assertThat(desk(session).objectionToTick(job(session), fetch)).isPresent();
+            assertThat(job(session).state().files())
+                    .as("what was taken back is not taken")
+                    .doesNotContainKey(fetch.id());
+        }
+    }
+
+    private void opens(Session session, Gate gate) {
+        try {
+            does(
+                    session,
+                    one -> one.takeTyped(
+                            gate.fact(),
+                            gate.atLeast()
+                                    .map(String::valueOf)
+                                    .orElseGet(() -> gate.is().get(0))));
+        } catch (Exception failed) {
+            throw new AssertionError(failed);
         }
     }
 

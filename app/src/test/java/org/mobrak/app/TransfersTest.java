@@ -14,6 +14,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -161,13 +162,21 @@ class TransfersTest {
         assertThat(transfers.take(zip, other, Set.of()).changesNothing()).isTrue();
         try (FileSystem inside = FileSystems.newFileSystem(zip);
                 var files = Files.list(inside.getPath("inside"))) {
-            Files.writeString(files.sorted().findFirst().orElseThrow(), "another file");
+            // The last of them, so that others were put there before.
+            Files.writeString(files.max(Comparator.naturalOrder()).orElseThrow(), "another file");
         }
         Path third = top.resolve("third");
         assertThatThrownBy(() -> transfers.take(zip, third, Set.of()))
                 .isInstanceOf(UnreadableInput.class)
                 .hasMessageContaining("is not the file it tells of");
         assertThat(third).doesNotExist();
+        Path own = club("own", "The grey one", "GX1407", 0);
+        assertThatThrownBy(() -> transfers.take(zip, own, Set.of())).isInstanceOf(UnreadableInput.class);
+        try (var left = Files.walk(own)) {
+            assertThat(left.filter(file -> file.toString().contains("received") && Files.isRegularFile(file)))
+                    .as("nothing stays of what was refused")
+                    .isEmpty();
+        }
     }
 
     /** No name in it leads out of the folder for what came in, begins with a dot, or has a folder of its own. */

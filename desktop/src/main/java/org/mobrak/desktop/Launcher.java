@@ -10,7 +10,6 @@ import java.util.Optional;
 import javafx.application.Application;
 import org.mobrak.app.RecentWorkspaces;
 import org.mobrak.app.demo.DemoWorkspace;
-import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.logbook.Workspace;
 
 /** Starts the desktop. It is no JavaFX application itself, so that the class path is enough to start it. */
@@ -19,6 +18,15 @@ public final class Launcher {
     private static final int UNREADABLE = 3;
 
     private Launcher() {}
+
+    /** What was asked for cannot be meant. */
+    private static final class WrongUsage extends Exception {
+        private static final long serialVersionUID = 1L;
+
+        WrongUsage(String message) {
+            super(message);
+        }
+    }
 
     /**
      * Without arguments the workspace that was open last; {@code demo [DIR]}, {@code open DIR} or {@code screenshots DIR}; or files,
@@ -37,7 +45,7 @@ public final class Launcher {
         MobrakApp.Places places = new MobrakApp.Places(home, cache, new RecentWorkspaces(data));
         try {
             start(List.of(arguments), places);
-        } catch (UnreadableInput wrong) {
+        } catch (WrongUsage wrong) {
             System.err.println("mobrak: " + wrong.getMessage());
             System.exit(WRONG_USAGE);
         } catch (IOException refused) {
@@ -46,7 +54,7 @@ public final class Launcher {
         }
     }
 
-    private static void start(List<String> arguments, MobrakApp.Places places) throws IOException {
+    private static void start(List<String> arguments, MobrakApp.Places places) throws IOException, WrongUsage {
         String command = arguments.isEmpty() ? "" : arguments.get(0);
         Optional<Path> named = arguments.stream()
                 .skip(1)
@@ -60,14 +68,11 @@ public final class Launcher {
                 MobrakApp.start(demo, places, List.of());
             }
             case "open" ->
-                open(
-                        named.orElseThrow(() -> new UnreadableInput("give the folder to open: open DIR.")),
-                        places,
-                        List.of());
+                open(named.orElseThrow(() -> new WrongUsage("give the folder to open: open DIR.")), places, List.of());
             case "screenshots" ->
                 Application.launch(
                         Screenshots.class,
-                        named.orElseThrow(() -> new UnreadableInput("give a folder: screenshots DIR."))
+                        named.orElseThrow(() -> new WrongUsage("give a folder: screenshots DIR."))
                                 .toString(),
                         places.home().toString());
             default -> open(places.recent().last(), places, files(arguments));
@@ -80,12 +85,12 @@ public final class Launcher {
         MobrakApp.start(folder, places, files);
     }
 
-    private static List<Path> files(List<String> arguments) throws UnreadableInput {
+    private static List<Path> files(List<String> arguments) throws WrongUsage {
         List<Path> files =
                 arguments.stream().map(name -> Path.of(name).toAbsolutePath()).toList();
         for (Path file : files) {
             if (!Files.isRegularFile(file)) {
-                throw new UnreadableInput("“" + file.getFileName()
+                throw new WrongUsage("“" + file.getFileName()
                         + "” is no file and no command; give demo [DIR], open DIR, files to take in, or nothing.");
             }
         }

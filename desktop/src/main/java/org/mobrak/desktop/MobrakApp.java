@@ -1,7 +1,6 @@
 package org.mobrak.desktop;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.ZoneId;
@@ -14,15 +13,11 @@ import javafx.scene.Scene;
 import javafx.scene.image.Image;
 import javafx.scene.layout.Pane;
 import javafx.stage.Stage;
-import org.apache.commons.io.FileUtils;
 import org.mobrak.app.Notice;
 import org.mobrak.app.RecentWorkspaces;
 import org.mobrak.app.Session;
-import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.app.demo.DrawerFile;
-import org.mobrak.core.logbook.Workspace;
 import org.mobrak.desktop.shell.Shell;
-import org.mobrak.desktop.shell.Workspaces;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
@@ -48,7 +43,7 @@ public final class MobrakApp {
      */
     public record Places(Path home, Path cache, RecentWorkspaces recent) {}
 
-    private MobrakApp(Places places) {
+    MobrakApp(Places places) {
         this.places = places;
     }
 
@@ -65,6 +60,7 @@ public final class MobrakApp {
         session.open();
         Platform.startup(() -> {
             Stage stage = new Stage();
+            endWith(stage, session);
             frame(stage, folder);
             stage.show();
             whenDrawn(() -> {
@@ -78,11 +74,22 @@ public final class MobrakApp {
         });
     }
 
-    private Session session(Path folder, Executor drawing) throws IOException {
+    /** The window is gone at once; what is being written is written to its end. */
+    static void endWith(Stage stage, Session session) {
+        stage.setOnHidden(gone -> new Thread(session::close, "closing").start());
+    }
+
+    Places places() {
+        return places;
+    }
+
+    /** A session that is not open yet. */
+    Session session(Path folder, Executor drawing) throws IOException {
         return new Session(folder, places.cache(), DrawerFile.benchOf(folder), Clock.systemUTC(), drawing);
     }
 
-    private void note(Path folder) {
+    /** Keeps in mind that a workspace was opened. */
+    void note(Path folder) {
         try {
             places.recent().opened(folder);
         } catch (IOException unwritable) {
@@ -122,7 +129,7 @@ public final class MobrakApp {
         stage.show();
     }
 
-    private static void frame(Stage stage, Path folder) {
+    static void frame(Stage stage, Path folder) {
         Shell.begin();
         stage.setScene(new Scene(new Pane(), WIDTH, HEIGHT));
         stage.setTitle("Mobrak: " + folder.getFileName());
@@ -130,121 +137,13 @@ public final class MobrakApp {
         stage.setMinHeight(LEAST_HEIGHT);
     }
 
-    private void fill(Stage stage, Session session, Path folder) {
-        // The window is gone at once; what is being written is written to its end.
-        stage.setOnHidden(gone -> new Thread(session::close, "closing").start());
+    /** Fills a window's frame. */
+    void fill(Stage stage, Session session, Path folder) {
         Shell shell = new Shell(session, ZoneId.systemDefault(), stage.getScene());
-        shell.offer(new Window(stage, session, folder));
+        shell.offer(new OtherWorkspaces(this, stage, session, folder));
         shell.recall();
         // Not before there is something to be seen: a picture takes its time.
         Optional.ofNullable(MobrakApp.class.getResource("icon.png"))
                 .ifPresent(icon -> stage.getIcons().add(new Image(icon.toExternalForm(), true)));
-    }
-
-    /** What one window does with workspaces: the next one takes its place when it is open, and not before. */
-    private final class Window implements Workspaces {
-        private final Stage stage;
-        private final Session session;
-        private final Path folder;
-
-        Window(Stage stage, Session session, Path folder) {
-            this.stage = stage;
-            this.session = session;
-            this.folder = folder;
-        }
-
-        @Override
-        public List<Path> recent() {
-            return places.recent().all().stream()
-                    .filter(other -> !other.equals(folder))
-                    .toList();
-        }
-
-        @Override
-        public void open(Path other) {
-            attempt("Opening " + other.getFileName(), () -> {
-                if (!other.equals(folder)) {
-                    Workspace.create(other, List.of(places.home().resolve("catalogue")));
-                    takeThePlace(other);
-                }
-            });
-        }
-
-        @Override
-        public void demo() {
-            attempt("Laying out the demo", () -> {
-                Path demo = places.recent().forDemo();
-                Files.createDirectories(demo.getParent());
-                DemoWorkspace.create(places.home(), demo, places.cache(), Clock.systemUTC());
-                takeThePlace(demo);
-            });
-        }
-
-        @Override
-        public void move(Path into) {
-            Path to = into.resolve(folder.getFileName());
-            attempt("Moving the workspace", () -> {
-                if (Files.exists(to)) {
-                    throw new IOException(to + " is there already; choose another folder.");
-                }
-                session.close();
-                Path lies = folder;
-                try {
-                    FileUtils.moveDirectory(folder.toFile(), to.toFile());
-                    lies = to;
-                } finally {
-                    takeThePlace(lies);
-                }
-            });
-        }
-
-        private interface Attempt {
-            void run() throws IOException;
-        }
-
-        /** Beside the thread that draws; what goes wrong is told in this window, which stays. */
-        private void attempt(String what, Attempt attempt) {
-            new Thread(
-                            () -> {
-                                try {
-                                    attempt.run();
-                                } catch (IOException refused) {
-                                    LOG.info("{}: {}", what, refused.getMessage());
-                                    Platform.runLater(
-                                            () -> session.tell(new Notice(true, what + ": " + refused.getMessage())));
-                                }
-                            },
-                            "workspaces")
-                    .start();
-        }
-
-        private void takeThePlace(Path other) throws IOException {
-            Session next = session(other, Platform::runLater);
-            Platform.runLater(() -> {
-                next.notice()
-                        .addListener((source, before, notice) -> notice.filter(Notice::bad)
-                                .filter(bad -> next.snapshot().get() == null)
-                                .ifPresent(session::tell));
-                next.snapshot().addListener((source, before, now) -> {
-                    if (before == null) {
-                        instead(next, other);
-                    }
-                });
-                next.open();
-            });
-        }
-
-        private void instead(Session next, Path other) {
-            note(other);
-            Stage window = new Stage();
-            frame(window, other);
-            window.setX(stage.getX());
-            window.setY(stage.getY());
-            window.setWidth(stage.getWidth());
-            window.setHeight(stage.getHeight());
-            fill(window, next, other);
-            window.show();
-            stage.close();
-        }
     }
 }

@@ -51,6 +51,15 @@ class LauncherTest {
         assertThat(top.resolve("data")).doesNotExist();
     }
 
+    @Test
+    void aWorkspaceThatCannotBeMadeIsUnreadableAndNoWrongUse() throws Exception {
+        Path file = Files.writeString(top.resolve("a-file"), "no folder");
+        Process process = start("open", file.toString());
+        assertThat(process.waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS)).isTrue();
+        assertThat(process.exitValue()).isEqualTo(3);
+        assertThat(Files.readString(top.resolve("said"))).contains("mobrak: ").doesNotContain("\tat ");
+    }
+
     /** The first start makes a workspace of the user's own and remembers it, so that the next one opens it. */
     @Test
     void withoutArgumentsTheLastWorkspaceOpensAndThereIsOneFromTheBeginning() throws Exception {

@@ -87,6 +87,7 @@ public record JobState(
             } else if (event instanceof Event.Unticked one) {
                 ticked.remove(one.step());
                 held.remove(one.step());
+                files.remove(one.step());
                 rungs.remove(one.step());
             } else if (event instanceof Event.EffectHeld one) {
                 held.put(one.step(), one);

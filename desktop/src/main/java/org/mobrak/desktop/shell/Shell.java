@@ -86,6 +86,7 @@ public final class Shell {
     private Optional<HelpSheet> help = Optional.empty();
     private Optional<Palette> palette = Optional.empty();
     private Optional<Page> helped = Optional.empty();
+    private Optional<Workspaces> offered = Optional.empty();
     private Optional<PracticePage> practice = Optional.empty();
     private long jobShown = -1;
     private boolean begun;
@@ -145,7 +146,15 @@ public final class Shell {
 
     /** Lets other workspaces be opened from this window. */
     public void offer(Workspaces workspaces) {
-        foot.getChildren().add(new WorkspaceMenu(workspaces).button());
+        offered = Optional.of(workspaces);
+        if (makers.isEmpty()) {
+            addWorkspaces();
+        }
+    }
+
+    private void addWorkspaces() {
+        offered.ifPresent(all -> foot.getChildren().add(new WorkspaceMenu(all).button()));
+        offered = Optional.empty();
     }
 
     /** Opens a stage's page. */
@@ -209,6 +218,9 @@ public final class Shell {
 
     /** One page a pulse, so that whoever begins to work does not wait for pages that are not seen. */
     private void makeTheOthers() {
+        if (makers.isEmpty()) {
+            addWorkspaces();
+        }
         makers.keySet().stream().findFirst().ifPresent(stage -> {
             page(stage);
             rail.show(session.snapshot().get());

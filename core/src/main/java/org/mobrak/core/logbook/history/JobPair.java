@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -119,12 +118,11 @@ public record JobPair(Job one, Job other, List<Row> rows) {
 
     /** The files by what they were fetched for; the digest tells them apart, since names do not. */
     private static Map<String, String> taken(Job job) {
-        Map<String, String> taken = new TreeMap<>();
-        job.state()
-                .files()
-                .forEach((step, file) -> taken.put(
-                        job.sheet().step(step).map(Step::title).orElse(step),
-                        file.name() + ", SHA-256 " + file.sha256()));
+        Map<String, String> taken = new LinkedHashMap<>();
+        byTitle(job)
+                .forEach((title, step) -> Optional.ofNullable(
+                                job.state().files().get(step.id()))
+                        .ifPresent(file -> taken.put(title, file.name() + ", SHA-256 " + file.sha256())));
         return taken;
     }
 

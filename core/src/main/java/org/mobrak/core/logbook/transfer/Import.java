@@ -47,6 +47,7 @@ public final class Import {
     private final Map<Part, Map<String, Long>> taken = new EnumMap<>(Part.class);
 
     private final List<Imported.Phone> phones = new ArrayList<>();
+    private final List<Path> came = new ArrayList<>();
     private final Map<String, Long> added = new TreeMap<>();
     private final Map<String, Long> known = new TreeMap<>();
 
@@ -89,9 +90,11 @@ public final class Import {
                 return done;
             } catch (SQLException wrong) {
                 connection.rollback();
+                work.takeFilesBack();
                 throw zip.refused("holds a row that no logbook takes (" + wrong.getMessage() + ")");
             } catch (IOException | RuntimeException failed) {
                 connection.rollback();
+                work.takeFilesBack();
                 throw failed;
             }
         } catch (SQLException broken) {
@@ -297,12 +300,22 @@ public final class Import {
                 try (InputStream in = content.get()) {
                     String sha256 = CarriedFiles.sha256(row.path("found")).orElse("");
                     Instant modified = Instant.parse(text(row, "modified", Part.FILES));
-                    if (keep && !CarriedFiles.put(in, workspace.resolve(path), sha256, modified)) {
-                        throw zip.refused("holds a “" + name + "” that is not the file it tells of");
+                    if (keep) {
+                        if (!CarriedFiles.put(in, workspace.resolve(path), sha256, modified)) {
+                            throw zip.refused("holds a “" + name + "” that is not the file it tells of");
+                        }
+                        came.add(workspace.resolve(path));
                     }
                 }
             }
         });
+    }
+
+    /** What came along with rows that are not kept does not stay either. */
+    private void takeFilesBack() throws IOException {
+        for (Path file : came) {
+            Files.deleteIfExists(file);
+        }
     }
 
     /** How another desk was left is taken only where nothing is said here. */
