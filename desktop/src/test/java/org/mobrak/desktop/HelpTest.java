@@ -11,6 +11,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.ZoneOffset;
 import java.util.List;
+import javafx.scene.Node;
 import javafx.scene.control.MenuButton;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
@@ -65,11 +66,20 @@ class HelpTest {
             desktop.until("the route is on the board", () -> desktop.isShown("routes"));
             find(desktop, "go to logbook");
             desktop.until("the page", () -> desktop.isShown("jobs"));
+            Node before = desktop.find("jobs");
+            desktop.robot().interact(before::requestFocus);
             desktop.press(KeyCode.CONTROL, KeyCode.K);
             desktop.fill("palette-words", "nothing like this");
             desktop.assertShows("Nothing is called so");
             desktop.press(KeyCode.ESCAPE);
             assertThat(desktop.find("palette").isVisible()).isFalse();
+            assertThat(before.isFocused())
+                    .as("the keyboard is back where it was")
+                    .isTrue();
+            desktop.press(KeyCode.CONTROL, KeyCode.K);
+            desktop.fill("palette-words", "go to files");
+            desktop.robot().clickOn("Go to “Files”");
+            desktop.until("clicked", () -> !desktop.find("palette").isVisible() && desktop.isShown("gather-items"));
         }
     }
 

@@ -1,6 +1,5 @@
 package org.mobrak.desktop.help;
 
-import java.util.Locale;
 import javafx.scene.Node;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
@@ -124,7 +123,7 @@ final class Markdown {
 
         private void say(String words) {
             Text text = new Text(VisibleText.of(words));
-            text.getStyleClass().add("help-" + voice.toLowerCase(Locale.ROOT));
+            text.getStyleClass().add("help-" + voice);
             into.getChildren().add(text);
         }
     }

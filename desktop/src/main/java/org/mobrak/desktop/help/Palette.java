@@ -2,15 +2,16 @@ package org.mobrak.desktop.help;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
 import javafx.event.Event;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
-import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -30,6 +31,7 @@ public final class Palette {
     private final VBox card = new VBox(words, found);
     private final StackPane node = new StackPane(card);
     private List<Command> all = List.of();
+    private Optional<Node> before = Optional.empty();
 
     /** @param commands asked each time it is opened */
     public Palette(Supplier<List<Command>> commands) {
@@ -40,9 +42,8 @@ public final class Palette {
         words.textProperty().addListener((source, before, now) -> list());
         found.setId("palette-found");
         found.setFocusTraversable(false);
-        found.setCellFactory(list -> new CommandCell());
+        found.setCellFactory(list -> new CommandCell(this::take));
         found.setPlaceholder(new Empty("Nothing is called so", "Fewer words or letters find more."));
-        found.setOnMouseClicked(click -> take());
         card.getStyleClass().add("palette");
         card.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
         StackPane.setAlignment(card, Pos.TOP_CENTER);
@@ -51,7 +52,7 @@ public final class Palette {
         node.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         node.setOnMousePressed(press -> close());
         card.setOnMousePressed(Event::consume);
-        close();
+        node.setVisible(false);
     }
 
     public Region node() {
@@ -63,12 +64,17 @@ public final class Palette {
         all = commands.get();
         words.clear();
         list();
+        if (!node.isVisible()) {
+            before = Optional.ofNullable(node.getScene().getFocusOwner());
+        }
         node.setVisible(true);
         words.requestFocus();
     }
 
+    /** The keyboard goes back to where it was, or the next key would be typed into what is not seen. */
     private void close() {
         node.setVisible(false);
+        before.ifPresent(Node::requestFocus);
     }
 
     private void key(KeyEvent key) {
@@ -79,10 +85,6 @@ public final class Palette {
             case DOWN -> choose(Math.min(chosen + 1, found.getItems().size() - 1));
             case UP -> choose(Math.max(0, chosen - 1));
             default -> {
-                if (key.getCode() == KeyCode.K && key.isShortcutDown()) {
-                    close();
-                    break;
-                }
                 return;
             }
         }
@@ -114,6 +116,15 @@ public final class Palette {
     }
 
     private static final class CommandCell extends ListCell<Command> {
+        /** @param take does what is selected; a click selects first */
+        CommandCell(Runnable take) {
+            setOnMouseClicked(click -> {
+                if (!isEmpty()) {
+                    take.run();
+                }
+            });
+        }
+
         @Override
         protected void updateItem(Command command, boolean empty) {
             super.updateItem(command, empty);

@@ -39,15 +39,13 @@ record TimeWindow(Instant from, Instant until) {
             return (double) count * unit.getDuration().toSeconds();
         }
 
+        /** Where counting begins: at a day, a month or a year, so that the lines are round times. */
         ZonedDateTime first(ZonedDateTime from) {
-            return switch (unit) {
-                case MONTHS ->
-                    from.withDayOfMonth(1)
-                            .truncatedTo(ChronoUnit.DAYS)
-                            .withMonth(count >= 12 ? 1 : from.getMonthValue());
-                case DAYS -> from.truncatedTo(ChronoUnit.DAYS);
-                default -> from.truncatedTo(ChronoUnit.DAYS);
-            };
+            ZonedDateTime day = from.truncatedTo(ChronoUnit.DAYS);
+            if (unit != ChronoUnit.MONTHS) {
+                return day;
+            }
+            return count == 1 ? day.withDayOfMonth(1) : day.withDayOfYear(1);
         }
     }
 
