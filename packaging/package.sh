@@ -29,6 +29,11 @@ jlink --add-modules "$MODULES" --strip-debug --no-header-files --no-man-pages --
 
 OPTIONS=(
   "-XX:+UseParallelGC"
+  # As in the script mobrak: the second compiler comes later.
+  "-XX:Tier4InvocationThreshold=50000"
+  "-XX:Tier4MinInvocationThreshold=20000"
+  "-XX:Tier4CompileThreshold=100000"
+  "-XX:Tier4BackEdgeThreshold=400000"
   "-Dmobrak.home=\$APPDIR/home"
   "--module-path" "\$APPDIR/javafx"
   "--add-modules" "javafx.controls,javafx.swing"

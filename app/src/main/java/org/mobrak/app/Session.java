@@ -160,11 +160,16 @@ public final class Session implements AutoCloseable {
         change("Opening the workspace", () -> {
             opened = Workbench.open(folder, cache, link, clock, filesFrom);
             rehearsals.recall();
-            begin();
         });
+        // What nobody waits for begins when there is something to be seen.
+        change("Looking at the cable", this::begin);
     }
 
-    private void begin() {
+    private void begin() throws IOException {
+        if (opened == null) {
+            return;
+        }
+        bench().lookAtCable();
         bench().lookThrough(found -> drawing.execute(() -> tellDamage(found)));
         bench().backUp();
     }

@@ -73,6 +73,7 @@ final class Workbench implements AutoCloseable {
     private final FileRegister bin;
     private final ReadingEdits readings;
     private final PhoneLink link;
+    private List<String> cable = List.of();
     private final Clock clock;
     private final FilesFrom filesFrom;
     private final UndoStack undo = new UndoStack();
@@ -489,6 +490,11 @@ final class Workbench implements AutoCloseable {
         return desk(dossier(), wish);
     }
 
+    /** Looks which phones hang on the cable; until then none are shown, and nobody waits for a cable to begin. */
+    void lookAtCable() throws IOException {
+        cable = link.seen();
+    }
+
     /** Everything as it stands on disk now. */
     Snapshot look(Wish wish) {
         List<PhoneRecord> phones = logbook().phones();
@@ -507,7 +513,7 @@ final class Workbench implements AutoCloseable {
                 List.copyOf(unread),
                 desk,
                 past(dossiers),
-                link.seen(),
+                cable,
                 shelf.look(),
                 bin.table(desk.map(one -> one.stock().kept()).orElseGet(bin::kept))
                         .map(table -> table.by(names)),

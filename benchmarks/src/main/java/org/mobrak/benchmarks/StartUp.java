@@ -70,11 +70,16 @@ public final class StartUp {
             }
         }
 
+        /** The phones in the drawer and what is known of the one on the desk are there to be read. */
         private static boolean isFilled() {
             Window window = Window.getWindows().get(0);
-            return window.getScene().lookup("#phones") instanceof ListView<?> list
-                    && !list.getItems().isEmpty()
-                    && list.lookup(".phone-cell") != null;
+            return hasRows(window, "#phones") && hasRows(window, "#facts");
+        }
+
+        private static boolean hasRows(Window window, String list) {
+            return window.getScene().lookup(list) instanceof ListView<?> rows
+                    && !rows.getItems().isEmpty()
+                    && rows.lookup(".list-cell:filled") != null;
         }
 
         private static long sinceStart() {

@@ -1,13 +1,14 @@
 package org.mobrak.link;
 
+import java.io.IOException;
 import java.util.List;
 import java.util.concurrent.CompletionStage;
 
 /** A cable with phones on it. */
 public interface PhoneLink {
 
-    /** The names of the phones on the cable, in whatever mode they are. */
-    List<String> seen();
+    /** The names of the phones on the cable, in whatever mode they are; a cable that cannot be asked says why. */
+    List<String> seen() throws IOException;
 
     /**
      * Asks one phone; takes as long as the phone takes, so never on the thread that draws. An interrupt ends the waiting.

@@ -14,6 +14,7 @@ import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.link.Bench;
 import org.mobrak.link.BenchPhone;
 import org.mobrak.link.PhoneFile;
+import org.mobrak.link.PhoneLink;
 
 /** {@code drawer.yaml}: which phones the demo has, and which lie on its simulated bench. */
 public record DrawerFile(List<Phone> phones, List<OnBench> bench) {
@@ -67,9 +68,12 @@ public record DrawerFile(List<Phone> phones, List<OnBench> bench) {
                 .readValue(demo.resolve("drawer.yaml").toFile(), DrawerFile.class);
     }
 
-    /** The bench that belongs to a workspace; an empty one where the workspace has none. */
-    public static Bench benchOf(Path workspace) throws IOException {
-        Path demo = workspace.resolve("bench");
+    /** The cable that belongs to a workspace; nothing hangs on it where the workspace has no demo. */
+    public static PhoneLink benchOf(Path workspace) {
+        return new DemoCable(workspace.resolve("bench"));
+    }
+
+    static Bench bench(Path demo) throws IOException {
         if (!Files.exists(demo.resolve("drawer.yaml"))) {
             return new Bench(List.of());
         }

@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.sql.Connection;
+import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.LocalDate;
@@ -25,10 +26,9 @@ import org.apache.commons.io.file.PathUtils;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.FlywayException;
 import org.flywaydb.core.api.MigrationInfo;
+import org.jdbi.v3.core.ConnectionException;
 import org.jdbi.v3.core.ConnectionFactory;
-import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.Jdbi;
-import org.jdbi.v3.core.spi.JdbiPlugin;
 import org.mobrak.core.catalogue.file.CatalogueCache;
 import org.mobrak.core.catalogue.file.CatalogueLoader;
 import org.mobrak.core.catalogue.file.TroubleLoader;
@@ -53,7 +53,7 @@ public final class Workspace implements AutoCloseable {
 
     private final Path folder;
     private final FileChannel lockFile;
-    private final Handle held;
+    private final Connection held;
     private final Logbook logbook;
     private final CatalogueCache cache;
     private CatalogueLoader.Loaded catalogue;
@@ -70,22 +70,14 @@ public final class Workspace implements AutoCloseable {
         Thread reader = new Thread(reading, "catalogue");
         reader.setDaemon(true);
         reader.start();
-        Jdbi database = openLogbook(folder.resolve("logbook.db"), lockFile.size() > 0);
+        SQLiteDataSource database = openLogbook(folder.resolve("logbook.db"), lockFile.size() > 0);
         // From now on an empty drawer is told apart from a logbook that went missing.
         lockFile.write(ByteBuffer.wrap(HAD_A_LOGBOOK), 0);
         // While one connection stays open the files beside the logbook do too; a full disk could not take them anew,
         // and
         // without them not even reading goes.
-        this.held = database.open();
-        if (held.createQuery("PRAGMA application_id").mapTo(Integer.class).one() != LogbookGuard.APPLICATION) {
-            held.execute("PRAGMA application_id = " + LogbookGuard.APPLICATION);
-        }
-        held.begin()
-                .createQuery("SELECT count(*) FROM phone")
-                .mapTo(Integer.class)
-                .one();
-        held.commit();
-        this.logbook = new Logbook(Jdbi.create(new OneConnection(held.getConnection())));
+        this.held = connect(database);
+        this.logbook = new Logbook(Jdbi.create(new OneConnection(held)));
         this.catalogue = result(reading);
     }
 
@@ -167,7 +159,7 @@ public final class Workspace implements AutoCloseable {
         throw new UnreadableInput(folder + " is open in another Mobrak; close that one first.");
     }
 
-    private static Jdbi openLogbook(Path file, boolean known) throws IOException {
+    private static SQLiteDataSource openLogbook(Path file, boolean known) throws IOException {
         new LogbookGuard(file).check(known);
         SQLiteConfig config = new SQLiteConfig();
         config.enforceForeignKeys(true);
@@ -192,17 +184,39 @@ public final class Workspace implements AutoCloseable {
         } catch (FlywayException broken) {
             throw new UnreadableInput(file + " is no logbook Mobrak can read; restore a copy of it, or move it away.");
         }
-        return Jdbi.create(source).installPlugin(new UntrustedSchema());
+        return source;
     }
 
-    /** What a schema says of itself runs nothing that could do harm. */
-    private static final class UntrustedSchema implements JdbiPlugin {
-        @Override
-        public Connection customizeConnection(Connection connection) throws SQLException {
+    /**
+     * The one connection, which stays open: while it does the files beside the logbook are there too; a full disk could not take
+     * them anew, and without them not even reading goes. It speaks to the driver itself, since what makes statements easy takes
+     * its time to begin with.
+     */
+    private static Connection connect(SQLiteDataSource database) {
+        try {
+            Connection connection = database.getConnection();
             try (Statement statement = connection.createStatement()) {
+                // What a schema says of itself runs nothing that could do harm.
                 statement.execute("PRAGMA trusted_schema = OFF");
+                mark(statement);
+                connection.setAutoCommit(false);
+                statement.executeQuery("SELECT count(*) FROM phone").close();
+                connection.commit();
+                connection.setAutoCommit(true);
             }
             return connection;
+        } catch (SQLException failed) {
+            throw new ConnectionException(failed);
+        }
+    }
+
+    private static void mark(Statement statement) throws SQLException {
+        int application;
+        try (ResultSet row = statement.executeQuery("PRAGMA application_id")) {
+            application = row.getInt(1);
+        }
+        if (application != LogbookGuard.APPLICATION) {
+            statement.execute("PRAGMA application_id = " + LogbookGuard.APPLICATION);
         }
     }
 
@@ -282,7 +296,11 @@ public final class Workspace implements AutoCloseable {
     public void close() throws IOException {
         integrity.ifPresent(IntegrityCheck::close);
         backup.ifPresent(Workspace::wait);
-        held.close();
+        try {
+            held.close();
+        } catch (SQLException failed) {
+            throw new ConnectionException(failed);
+        }
         lockFile.close();
     }
 }

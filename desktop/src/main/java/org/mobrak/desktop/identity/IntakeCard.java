@@ -24,13 +24,12 @@ final class IntakeCard {
     private final TextArea text = new TextArea();
     private final MenuButton cable = new MenuButton("Cable");
     private final VBox paste;
-    private final VBox form;
     private final VBox node;
+    private Optional<HandForm> form = Optional.empty();
     private Optional<String> sent = Optional.empty();
 
     IntakeCard(Session session) {
         this.session = session;
-        form = new HandForm(session, () -> present(false)).node();
         text.setId("paste");
         text.setPromptText("Paste or drop a reading of any form");
         text.setWrapText(true);
@@ -46,14 +45,13 @@ final class IntakeCard {
         open.setOnAction(press -> chooseFiles());
         Button hand = new Button("By hand…");
         hand.setId("by-hand");
-        hand.setOnAction(press -> present(!form.isVisible()));
+        hand.setOnAction(press -> present(true));
         cable.setId("cable");
         FlowPane buttons = new FlowPane(take, open, hand, cable);
         buttons.getStyleClass().add("buttons");
         paste = new Card("Take a reading", text, buttons);
-        node = new VBox(paste, form);
+        node = new VBox(paste);
         node.getStyleClass().add("side");
-        present(false);
     }
 
     Region node() {
@@ -77,11 +75,13 @@ final class IntakeCard {
         }
     }
 
+    /** The form is made when it is first wanted: its fields are more than all the rest of the page. */
     private void present(boolean byHand) {
-        form.setVisible(byHand);
-        form.setManaged(byHand);
-        paste.setVisible(!byHand);
-        paste.setManaged(!byHand);
+        if (byHand && form.isEmpty()) {
+            form = Optional.of(new HandForm(session, () -> present(false)));
+        }
+        node.getChildren()
+                .setAll(form.filter(wanted -> byHand).map(HandForm::node).orElse(paste));
     }
 
     void chooseFiles() {

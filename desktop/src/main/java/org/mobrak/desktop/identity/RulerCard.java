@@ -52,7 +52,7 @@ final class RulerCard {
         head.getStyleClass().add("ruler-head");
         body.getStyleClass().add("ruler-body");
         body.setId("ruler");
-        node = new VBox(head, body);
+        node = new VBox(body);
         node.getStyleClass().addAll("card", "ruler-card");
     }
 
@@ -100,8 +100,11 @@ final class RulerCard {
             });
             kinds.getChildren().add(button);
         }
-        head.setVisible(!rulers.isEmpty());
-        head.setManaged(!rulers.isEmpty());
+        if (rulers.isEmpty()) {
+            node.getChildren().remove(head);
+        } else if (!node.getChildren().contains(head)) {
+            node.getChildren().add(0, head);
+        }
     }
 
     private void draw() {

@@ -51,11 +51,11 @@ final class MessageBar {
         doing.setId("doing");
         work = new HBox(bar, doing, far, cancel);
         work.getStyleClass().add("notice");
-        node = new StackPane(notice, question, work);
+        node = new StackPane();
         node.getStyleClass().add("message-bar");
-        present(notice, false);
-        present(question, false);
-        present(work, false);
+        // A question is answered before a notice is read, and what is being done can be stopped before either.
+        question.setViewOrder(-1);
+        work.setViewOrder(-2);
         patience.setOnFinished(over -> present(work, session.work().get().isPresent()));
         session.notice().addListener((property, old, what) -> show(what));
         session.question().addListener((property, old, what) -> ask(what));
@@ -124,8 +124,12 @@ final class MessageBar {
         Texts.say(far, now.map(Progress::words).orElse(""));
     }
 
-    private static void present(Region part, boolean there) {
-        part.setVisible(there);
-        part.setManaged(there);
+    /** What there is nothing to say in costs nothing. */
+    private void present(Region part, boolean there) {
+        if (!there) {
+            node.getChildren().remove(part);
+        } else if (!node.getChildren().contains(part)) {
+            node.getChildren().add(part);
+        }
     }
 }

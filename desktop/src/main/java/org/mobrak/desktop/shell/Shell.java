@@ -12,7 +12,6 @@ import java.util.Optional;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import javafx.application.Platform;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.scene.Scene;
@@ -85,6 +84,7 @@ public final class Shell {
     private final StackPane over = new StackPane();
     private Optional<HelpSheet> help = Optional.empty();
     private Optional<Palette> palette = Optional.empty();
+    private final OtherPages others = new OtherPages(this::makeAnother);
     private Optional<Page> helped = Optional.empty();
     private Optional<Workspaces> offered = Optional.empty();
     private Optional<PracticePage> practice = Optional.empty();
@@ -216,16 +216,17 @@ public final class Shell {
         return Objects.requireNonNull(pages.get(stage));
     }
 
-    /** One page a pulse, so that whoever begins to work does not wait for pages that are not seen. */
-    private void makeTheOthers() {
-        if (makers.isEmpty()) {
-            addWorkspaces();
-        }
-        makers.keySet().stream().findFirst().ifPresent(stage -> {
+    /** Makes a page that is not seen yet; the last thing is what hardly anybody wants at once. */
+    private boolean makeAnother() {
+        Optional<Page> next = makers.keySet().stream().findFirst();
+        next.ifPresent(stage -> {
             page(stage);
             rail.show(session.snapshot().get());
-            Platform.runLater(this::makeTheOthers);
         });
+        if (next.isEmpty()) {
+            addWorkspaces();
+        }
+        return next.isPresent();
     }
 
     private HBox head() {
@@ -281,7 +282,7 @@ public final class Shell {
         phoneShown = phone;
         drawer.show(snapshot);
         pages.values().forEach(view -> view.show(snapshot));
-        Platform.runLater(this::makeTheOthers);
+        others.start();
         // Last, since it tells of the plan that is chosen on one of them.
         rail.show(snapshot);
         Texts.say(
