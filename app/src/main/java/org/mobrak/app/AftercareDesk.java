@@ -5,12 +5,14 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.Callable;
 import java.util.function.Supplier;
 import org.mobrak.app.aftercare.Aftercare;
 import org.mobrak.app.aftercare.AftercareView;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Refusal;
+import org.mobrak.core.identity.reader.RawText;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.mend.patch.PropertyPatch;
 import org.mobrak.core.plan.Goal;
@@ -90,6 +92,25 @@ public final class AftercareDesk {
         change("Reading what it says", aftercare -> {
             aftercare.heard(text);
             return Outcome.NOTHING;
+        });
+    }
+
+    /** Asks the shell of a phone on the cable who its highest user is. */
+    public void askForRoot(String phone) {
+        climb("Asking " + phone, () -> CableProof.ofShell(link, phone));
+    }
+
+    /** Restarts a phone on the cable, so that what is asked after it shows whether root lasts. */
+    public void restart(String phone) {
+        climb("Restarting " + phone, () -> CableProof.ofRestart(link, phone));
+    }
+
+    private void climb(String what, Callable<CableProof> asking) {
+        workers.askPhone(what, asking, proof -> {
+            bench.get().mustBeOnDesk(proof.who());
+            bench.get().aftercare().saw(proof.seen());
+            show();
+            return Outcome.told(proof.words());
         });
     }
 
@@ -176,12 +197,19 @@ public final class AftercareDesk {
 
     /** Takes the property file off a phone on the cable. */
     public void pull(String seen) {
-        workers.askPhone("Taking the file off " + seen, new CablePatch(link, seen)::pull, content -> {
-            bench.get().aftercare().openPulled(seen, content);
-            show();
-            return Outcome.NOTHING;
-        });
+        workers.askPhone(
+                "Taking the file off " + seen,
+                () -> new Pulled(CableProof.who(link, seen), new CablePatch(link, seen).pull()),
+                pulled -> {
+                    bench.get().mustBeOnDesk(pulled.who());
+                    bench.get().aftercare().openPulled(seen, pulled.content());
+                    show();
+                    return Outcome.NOTHING;
+                });
     }
+
+    /** A file, and the property list of the phone it lay on. */
+    private record Pulled(RawText who, byte[] content) {}
 
     /** Brings the changed file back to the phone it was taken off, restarts that, and asks what it says now. */
     public void bringBack() {

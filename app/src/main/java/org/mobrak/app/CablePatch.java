@@ -1,13 +1,11 @@
 package org.mobrak.app;
 
 import java.util.Arrays;
-import java.util.concurrent.ExecutionException;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.mend.patch.PropertyChange;
-import org.mobrak.link.Answer;
+import org.mobrak.link.Mode;
 import org.mobrak.link.PhoneFile;
 import org.mobrak.link.PhoneLink;
-import org.mobrak.link.Reply;
 import org.mobrak.link.Request;
 
 /**
@@ -42,7 +40,7 @@ final class CablePatch {
             throw new Refusal("The file on the phone is another one by now; take it off again.");
         }
         done(new Request.Push(PATH, PhoneFile.ofSystem(changed)));
-        done(new Request.Restart());
+        done(new Request.Restart(Mode.OS));
         if (!says(change)) {
             throw new Refusal(
                     "The file is on the phone, and after its restart it does not say %s=%s. Look at rights and owner of the file."
@@ -52,21 +50,12 @@ final class CablePatch {
                 .formatted(change.key(), change.value());
     }
 
-    private boolean says(PropertyChange change) throws InterruptedException {
+    private boolean says(PropertyChange change) throws InterruptedException, Refusal {
         String line = "[%s]: [%s]".formatted(change.key(), change.value());
-        return link.ask(phone, PhoneLink.Question.PROPERTIES) instanceof Answer.Text text
-                && text.text().lines().anyMatch(line::equals);
+        return done(new Request.Properties()).lines().anyMatch(line::equals);
     }
 
     private <T> T done(Request<T> request) throws InterruptedException, Refusal {
-        try {
-            Reply<T> reply = link.send(phone, request).toCompletableFuture().get();
-            if (reply instanceof Reply.Failed<T> failed) {
-                throw new Refusal(failed.why() + " " + failed.remedy());
-            }
-            return ((Reply.Done<T>) reply).value();
-        } catch (ExecutionException broken) {
-            throw new IllegalStateException(broken.getCause());
-        }
+        return CableReading.done(link, phone, request);
     }
 }

@@ -36,6 +36,7 @@ import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Finding;
+import org.mobrak.core.identity.Ledger;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.check.PhoneSorting;
 import org.mobrak.core.identity.check.PhoneSorting.Heap;
@@ -209,6 +210,24 @@ final class Workbench implements AutoCloseable {
             return new Outcome.Told(readings.take(texts));
         }
         return new Outcome.Asked(Question.about(heaps, phone(), facts.value(Fact.MODEL)));
+    }
+
+    /**
+     * A {@link Refusal} where a text is not surely of the phone on the desk: what one phone shows proves nothing of another. A phone
+     * whose model number was rewritten says again what it said before, so that is what counts.
+     */
+    void mustBeOnDesk(RawText text) throws Refusal {
+        Ledger known = identity().ledger();
+        Facts other = PhoneSorting.facts(List.of(text), logbook().texts());
+        Optional<String> says = other.value(Fact.MODEL);
+        boolean saidBefore = says.isPresent()
+                && known.of(Fact.MODEL).stream()
+                        .anyMatch(reading -> reading.value().equals(says.get()));
+        if (!saidBefore || PhoneSorting.differ(Fact.SERIAL, known.facts(), other)) {
+            throw new Refusal(
+                    "The phone on the cable says that it is %s, and no reading of the phone on the desk says so. Nothing was noted; take a reading of it over the cable first."
+                            .formatted(says.orElse("nobody it names")));
+        }
     }
 
     Notice answer(Question question, Question.Answer answer) throws Refusal {

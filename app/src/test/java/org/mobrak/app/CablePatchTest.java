@@ -7,13 +7,16 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.mend.patch.PropertyChange;
-import org.mobrak.link.Bench;
-import org.mobrak.link.BenchPhone;
 import org.mobrak.link.PhoneFile;
 import org.mobrak.link.PhoneLink;
 import org.mobrak.link.Request;
+import org.mobrak.link.bench.BenchCable;
+import org.mobrak.link.bench.BenchTruth;
+import org.mobrak.link.bench.CablePhone;
+import org.mobrak.link.bench.Nature;
 
 /** A property file taken off a phone and brought back. */
 class CablePatchTest {
@@ -25,8 +28,14 @@ class CablePatchTest {
     }
 
     private static PhoneLink bench(boolean rooted) {
-        return new Bench(List.of(new BenchPhone(
-                "one", BenchPhone.Mode.OS, "", "", rooted, Map.of(BenchPhone.PROPERTIES, PhoneFile.ofSystem(BEFORE)))));
+        Map<Fact, String> truth =
+                Map.of(Fact.MODEL, "KQ-T5", Fact.USB_DEBUGGING, "on", Fact.ROOT, rooted ? "permanent" : "none");
+        return new BenchCable(List.of(new CablePhone(
+                "one",
+                new BenchTruth("one", "one", truth, Map.of(), Nature.usual(), List.of()),
+                "",
+                "",
+                Map.of(CablePhone.PROPERTIES, PhoneFile.ofSystem(BEFORE)))));
     }
 
     @Test
@@ -47,7 +56,7 @@ class CablePatchTest {
         PhoneLink link = bench(true);
         CablePatch patch = new CablePatch(link, "one");
         byte[] others = bytes("ro.a=1\nro.b=2\n");
-        link.send("one", new Request.Push(BenchPhone.PROPERTIES, PhoneFile.ofSystem(others)))
+        link.send("one", new Request.Push(CablePhone.PROPERTIES, PhoneFile.ofSystem(others)))
                 .toCompletableFuture()
                 .join();
         assertThatThrownBy(() -> patch.bring(BEFORE, AFTER, PropertyChange.parse("ro.a=0", "1")))

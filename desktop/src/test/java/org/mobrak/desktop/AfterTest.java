@@ -23,6 +23,9 @@ import org.mobrak.app.rehearsal.Report;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.mend.patch.PropertyLine;
 import org.mobrak.core.plan.Goal;
+import org.mobrak.core.proof.RootProof;
+import org.mobrak.core.proof.Rung;
+import org.mobrak.core.proof.Seen;
 
 /** What comes after the work, through the real window. */
 class AfterTest {
@@ -216,12 +219,33 @@ class AfterTest {
         desktop.until("known again", () -> desktop.shows("This file has your change"));
         pull("the phone in the grey sock");
         desktop.until("off", () -> desktop.shows("It is switched off."));
+        pull("the phone that lets nobody in");
+        desktop.until("shut", () -> desktop.shows("Switch USB debugging on"));
         pull("the phone with the orange sticker");
         desktop.until("no such file", () -> desktop.shows("It has no file"));
     }
 
+    @Test
+    void aPhoneOnTheCableClimbsTheLadderByItselfAndNoOtherPhoneDoes() {
+        lay("Hive 5");
+        desktop.click("face-proof");
+        choose("ask-for-root", "the phone with the orange sticker");
+        desktop.until("another phone", () -> desktop.shows("Nothing was noted"));
+        assertThat(view().proof().rung()).isZero();
+        choose("ask-for-root", "the phone with the willow leaf");
+        desktop.until("its highest user", () -> view().proof().rung() == Rung.SHELL.number());
+        choose("restart-on-cable", "the phone with the willow leaf");
+        desktop.until("restarted", () -> view().timeline().contains(Seen.RESTART));
+        choose("ask-for-root", "the phone with the willow leaf");
+        desktop.until("it lasts", () -> view().proof().state() == RootProof.State.PERMANENT);
+    }
+
     private void pull(String phone) {
-        MenuButton menu = desktop.find("pull-properties");
+        choose("pull-properties", phone);
+    }
+
+    private void choose(String id, String phone) {
+        MenuButton menu = desktop.find(id);
         desktop.robot()
                 .interact(() -> menu.getItems().stream()
                         .filter(item -> item.getText().equals(phone))

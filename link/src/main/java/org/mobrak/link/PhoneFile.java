@@ -12,7 +12,8 @@ public record PhoneFile(byte[] content, String mode, String owner) {
         return new PhoneFile(content.clone(), "0644", "root");
     }
 
-    PhoneFile copy() {
+    /** The same bytes in an array of their own. */
+    public PhoneFile copy() {
         return new PhoneFile(content.clone(), mode, owner);
     }
 

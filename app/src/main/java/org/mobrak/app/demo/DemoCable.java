@@ -6,24 +6,24 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionStage;
-import org.mobrak.link.Answer;
-import org.mobrak.link.Bench;
+import java.util.function.Consumer;
 import org.mobrak.link.PhoneLink;
 import org.mobrak.link.Reply;
 import org.mobrak.link.Request;
+import org.mobrak.link.bench.BenchCable;
 
 /** The demo's cable. What hangs on it is read when it is first looked at, since a window that opens has other things to read. */
 final class DemoCable implements PhoneLink {
-    private final Path demo;
-    private Optional<Bench> read = Optional.empty();
+    private final Path workspace;
+    private Optional<BenchCable> read = Optional.empty();
 
-    DemoCable(Path demo) {
-        this.demo = demo;
+    DemoCable(Path workspace) {
+        this.workspace = workspace;
     }
 
-    private synchronized Bench bench() throws IOException {
+    private synchronized BenchCable bench() throws IOException {
         if (read.isEmpty()) {
-            read = Optional.of(DrawerFile.bench(demo));
+            read = Optional.of(DrawerFile.bench(workspace));
         }
         return read.get();
     }
@@ -34,25 +34,12 @@ final class DemoCable implements PhoneLink {
     }
 
     @Override
-    public Answer ask(String phone, Question question) throws InterruptedException {
+    public <T> CompletionStage<Reply<T>> send(String phone, Request<T> request, Consumer<Progress> told) {
         try {
-            return bench().ask(phone, question);
+            return bench().send(phone, request, told);
         } catch (IOException unreadable) {
-            return new Answer.Silence(why(unreadable), "Make the demo anew.");
+            return CompletableFuture.completedFuture(new Reply.Failed<>(
+                    Reply.Kind.NOT_SEEN, String.valueOf(unreadable.getMessage()), "Make the demo anew."));
         }
-    }
-
-    @Override
-    public <T> CompletionStage<Reply<T>> send(String phone, Request<T> request) {
-        try {
-            return bench().send(phone, request);
-        } catch (IOException unreadable) {
-            return CompletableFuture.completedFuture(
-                    new Reply.Failed<>(Reply.Kind.NOT_SEEN, why(unreadable), "Make the demo anew."));
-        }
-    }
-
-    private static String why(IOException unreadable) {
-        return "The demo's cable cannot be read: " + unreadable.getMessage() + ".";
     }
 }

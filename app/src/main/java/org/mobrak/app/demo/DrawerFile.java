@@ -7,14 +7,21 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.PartitionClass;
-import org.mobrak.link.Bench;
-import org.mobrak.link.BenchPhone;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.link.PhoneFile;
 import org.mobrak.link.PhoneLink;
+import org.mobrak.link.bench.BenchCable;
+import org.mobrak.link.bench.BenchFolder;
+import org.mobrak.link.bench.BenchTruth;
+import org.mobrak.link.bench.CablePhone;
+import org.mobrak.link.bench.Stimulus;
 
 /** {@code drawer.yaml}: which phones the demo has, and which lie on its simulated bench. */
 public record DrawerFile(List<Phone> phones, List<OnBench> bench) {
@@ -50,7 +57,8 @@ public record DrawerFile(List<Phone> phones, List<OnBench> bench) {
     /**
      * A phone on the cable.
      *
-     * @param rooted whether a shell may write its system files
+     * @param phone which of the bench it is, by its id
+     * @param so what is otherwise with it
      * @param properties the file with its properties, in the demo's folder
      */
     record OnBench(
@@ -58,8 +66,13 @@ public record DrawerFile(List<Phone> phones, List<OnBench> bench) {
             String mode,
             Optional<String> listing,
             Optional<String> banner,
-            boolean rooted,
-            Optional<String> properties) {}
+            String phone,
+            Map<String, String> so,
+            Optional<String> properties) {
+        OnBench {
+            so = so == null ? Map.of() : Map.copyOf(so);
+        }
+    }
 
     static DrawerFile read(Path demo) throws IOException {
         return JsonMapper.builder(new YAMLFactory())
@@ -70,31 +83,46 @@ public record DrawerFile(List<Phone> phones, List<OnBench> bench) {
 
     /** The cable that belongs to a workspace; nothing hangs on it where the workspace has no demo. */
     public static PhoneLink benchOf(Path workspace) {
-        return new DemoCable(workspace.resolve("bench"));
+        return new DemoCable(workspace);
     }
 
-    static Bench bench(Path demo) throws IOException {
+    static BenchCable bench(Path workspace) throws IOException {
+        Path demo = workspace.resolve("bench");
         if (!Files.exists(demo.resolve("drawer.yaml"))) {
-            return new Bench(List.of());
+            return new BenchCable(List.of());
         }
-        List<BenchPhone> phones = new ArrayList<>();
+        Map<String, BenchTruth> known = BenchFolder.read(List.of(workspace.resolve("catalogue"))).stream()
+                .collect(Collectors.toMap(BenchTruth::id, one -> one));
+        List<CablePhone> phones = new ArrayList<>();
         for (OnBench phone : read(demo).bench()) {
-            BenchPhone.Mode mode = phone.mode().equals("os") ? BenchPhone.Mode.OS : BenchPhone.Mode.OFF;
-            phones.add(new BenchPhone(
+            CablePhone hung = new CablePhone(
                     phone.name(),
-                    mode,
+                    truth(known, phone),
                     text(demo, phone.listing()),
                     text(demo, phone.banner()),
-                    phone.rooted(),
-                    files(demo, phone.properties())));
+                    files(demo, phone.properties()));
+            if (phone.mode().equals("off")) {
+                hung.does(new Stimulus.SwitchOff());
+            }
+            phones.add(hung);
         }
-        return new Bench(phones);
+        return new BenchCable(phones);
+    }
+
+    private static BenchTruth truth(Map<String, BenchTruth> known, OnBench phone) throws IOException {
+        BenchTruth truth = known.get(phone.phone());
+        if (truth == null) {
+            throw new UnreadableInput("The demo's cable names a phone that the bench does not have: " + phone.phone());
+        }
+        Map<Fact, String> so = new EnumMap<>(Fact.class);
+        phone.so().forEach((key, value) -> Fact.ofKey(key).ifPresent(fact -> so.put(fact, value)));
+        return truth.knowing(so);
     }
 
     private static Map<String, PhoneFile> files(Path demo, Optional<String> properties) throws IOException {
         return properties.isEmpty()
                 ? Map.of()
-                : Map.of(BenchPhone.PROPERTIES, PhoneFile.ofSystem(Files.readAllBytes(demo.resolve(properties.get()))));
+                : Map.of(CablePhone.PROPERTIES, PhoneFile.ofSystem(Files.readAllBytes(demo.resolve(properties.get()))));
     }
 
     private static String text(Path demo, Optional<String> name) throws IOException {

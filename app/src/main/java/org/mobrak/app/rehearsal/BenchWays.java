@@ -13,9 +13,9 @@ import org.mobrak.core.catalogue.Otherwise;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.RouteStep;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.link.Mode;
 import org.mobrak.link.bench.BenchTruth;
 import org.mobrak.link.bench.KeyWay;
-import org.mobrak.link.bench.Mode;
 
 /** Where a phone's keys lead: what the catalogue's routes for it say, unless it was described by hand. */
 final class BenchWays {

@@ -19,8 +19,8 @@ import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.Step;
+import org.mobrak.link.Mode;
 import org.mobrak.link.bench.BenchState;
-import org.mobrak.link.bench.Mode;
 import org.mobrak.link.bench.Stimulus;
 
 /** What the steps of a sheet mean on the bench, when a person plays them: what can be done, what comes of it, what was passed over. */

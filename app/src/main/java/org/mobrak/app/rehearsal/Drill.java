@@ -10,9 +10,9 @@ import org.mobrak.core.catalogue.KeyChord.Key;
 import org.mobrak.core.catalogue.KeyChord.Stroke;
 import org.mobrak.core.job.RunSheet;
 import org.mobrak.core.job.Step;
+import org.mobrak.link.Mode;
 import org.mobrak.link.bench.BenchState;
 import org.mobrak.link.bench.BenchTruth;
-import org.mobrak.link.bench.Mode;
 import org.mobrak.link.bench.Stimulus;
 import org.mobrak.link.bench.Turn;
 

@@ -5,8 +5,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.link.Mode;
 import org.mobrak.link.bench.Cable;
-import org.mobrak.link.bench.Mode;
 import org.mobrak.link.bench.Stimulus;
 
 /** What can go wrong on the bench. */

@@ -6,10 +6,10 @@ import java.util.Set;
 import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.catalogue.KeyChord.Key;
 import org.mobrak.core.catalogue.KeyChord.Stroke;
+import org.mobrak.link.Mode;
 import org.mobrak.link.bench.BenchState;
 import org.mobrak.link.bench.BenchTruth;
 import org.mobrak.link.bench.KeyWay;
-import org.mobrak.link.bench.Mode;
 import org.mobrak.link.bench.Stimulus;
 import org.mobrak.link.bench.Turn;
 

@@ -3,7 +3,7 @@ package org.mobrak.app.rehearsal;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionStage;
-import org.mobrak.link.Answer;
+import java.util.function.Consumer;
 import org.mobrak.link.PhoneLink;
 import org.mobrak.link.Reply;
 import org.mobrak.link.Request;
@@ -16,12 +16,7 @@ final class NoPhones implements PhoneLink {
     }
 
     @Override
-    public Answer ask(String phone, Question question) {
-        return new Answer.Silence("This is a rehearsal.", "Read it off the phone on the bench.");
-    }
-
-    @Override
-    public <T> CompletionStage<Reply<T>> send(String phone, Request<T> request) {
+    public <T> CompletionStage<Reply<T>> send(String phone, Request<T> request, Consumer<Progress> told) {
         return CompletableFuture.completedFuture(new Reply.Failed<>(
                 Reply.Kind.NOT_SEEN, "No phone is on this cable.", "The one that is rehearsed lies on the bench."));
     }

@@ -27,8 +27,8 @@ import org.mobrak.core.job.JobPlan;
 import org.mobrak.core.job.RunSheet;
 import org.mobrak.core.job.Step;
 import org.mobrak.core.plan.Plan;
+import org.mobrak.link.Mode;
 import org.mobrak.link.bench.BenchTruth;
-import org.mobrak.link.bench.Mode;
 import org.mobrak.link.bench.Stimulus;
 
 /**

@@ -18,9 +18,9 @@ import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.RunSheet;
 import org.mobrak.core.job.Step;
+import org.mobrak.link.Mode;
 import org.mobrak.link.bench.BenchState;
 import org.mobrak.link.bench.Cable;
-import org.mobrak.link.bench.Mode;
 import org.mobrak.link.bench.Stimulus;
 import org.mobrak.link.bench.Stimulus.Image;
 

@@ -17,8 +17,8 @@ import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.catalogue.KeyChord.Key;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
+import org.mobrak.link.Mode;
 import org.mobrak.link.bench.BenchTruth;
-import org.mobrak.link.bench.Mode;
 
 /** One's own hands: too short, too long, one key missing, the wrong one let go. */
 class DrillTest {

@@ -5,10 +5,14 @@ import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
@@ -17,6 +21,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.mobrak.app.Session;
+import org.mobrak.app.Snapshot;
 import org.mobrak.app.aftercare.AftercareView;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Severity;
@@ -68,6 +73,10 @@ final class ProofFace implements AfterPage.Face {
                         .map(rung -> rung(rung, view.proof(), rung.number() == next))
                         .toList());
         ladder.getChildren().addAll(besides(), said);
+        Optional.ofNullable(session.snapshot().get())
+                .map(Snapshot::bench)
+                .filter(phones -> !phones.isEmpty())
+                .ifPresent(phones -> ladder.getChildren().add(cable(phones)));
         side.getChildren().setAll(claim(view), school(view));
         if (!view.timeline().isEmpty()) {
             side.getChildren().add(timeline(view));
@@ -128,6 +137,31 @@ final class ProofFace implements AfterPage.Face {
                 button("Root was taken away", "saw-unrooted", Seen.UNROOTED, false));
         buttons.getStyleClass().add("buttons");
         return new Card("Something else was seen", buttons);
+    }
+
+    /** A phone on the cable climbs two rungs by itself. */
+    private Card cable(List<String> phones) {
+        MenuButton ask = menu("ask-for-root", "Ask its shell", phones, session.aftercare()::askForRoot);
+        MenuButton restart = menu("restart-on-cable", "Restart it", phones, session.aftercare()::restart);
+        FlowPane buttons = new FlowPane(ask, restart);
+        buttons.getStyleClass().add("buttons");
+        return new Card(
+                "Over the cable",
+                Texts.wrapped(
+                        Texts.soft(
+                                "Asks who its highest user is. It counts only if the phone on the cable is the one on the desk.")),
+                buttons);
+    }
+
+    private static MenuButton menu(String id, String words, List<String> phones, Consumer<String> chosen) {
+        MenuButton menu = new MenuButton(words);
+        menu.setId(id);
+        phones.forEach(phone -> {
+            MenuItem item = Texts.item(phone);
+            item.setOnAction(press -> chosen.accept(phone));
+            menu.getItems().add(item);
+        });
+        return menu;
     }
 
     private Card said() {

@@ -20,6 +20,7 @@ import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.catalogue.file.Fault;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.link.Mode;
 
 /** Bench phones as they are written down: a file each, in a folder {@code bench} beside the catalogue's others. */
 public final class BenchFolder {

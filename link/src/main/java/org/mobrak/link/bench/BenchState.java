@@ -5,18 +5,22 @@ import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.mobrak.core.catalogue.KeyChord.Key;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.link.Mode;
 
 /**
  * How a bench phone stands at one moment of virtual time.
  *
  * @param seconds since the rehearsal began
  * @param battery in percent
+ * @param celsius how warm the battery is
  */
-public record BenchState(Mode mode, double seconds, double battery, Hands hands, Wire wire, Inside inside) {
+public record BenchState(
+        Mode mode, double seconds, double battery, double celsius, Hands hands, Wire wire, Inside inside) {
     private static final double USUAL_PERCENT = 70;
 
     /**
@@ -106,39 +110,51 @@ public record BenchState(Mode mode, double seconds, double battery, Hands hands,
                 Mode.OS,
                 0,
                 battery,
+                Optional.ofNullable(truth.get(Fact.BATTERY_TEMPERATURE))
+                        .map(Double::parseDouble)
+                        .orElse(Heat.ROOM),
                 new Hands(Map.of(), Collections.nCopies(phone.ways().size(), 0)),
                 new Wire(cable, true),
                 new Inside(truth, Set.of(), repairs, false, false, false));
     }
 
     BenchState in(Mode other) {
-        return new BenchState(other, seconds, battery, hands.anew(), wire, inside);
+        return new BenchState(other, seconds, battery, celsius, hands.anew(), wire, inside);
     }
 
     BenchState later(double more) {
-        return new BenchState(mode, seconds + more, battery, hands, wire, inside);
+        return new BenchState(
+                mode, seconds + more, battery, Heat.after(celsius, more, Heat.RESTING), hands, wire, inside);
     }
 
     BenchState charged(double percent) {
         double now = Math.max(0, Math.min(100, percent));
-        return new BenchState(mode, seconds, now, hands, wire, inside);
+        return new BenchState(mode, seconds, now, celsius, hands, wire, inside);
+    }
+
+    /** The same after some time on the charger. */
+    BenchState charging(double time, double percent) {
+        return new BenchState(
+                        mode, seconds + time, battery, Heat.after(celsius, time, Heat.CHARGING), hands, wire, inside)
+                .charged(percent);
     }
 
     BenchState with(Hands other) {
-        return new BenchState(mode, seconds, battery, other, wire, inside);
+        return new BenchState(mode, seconds, battery, celsius, other, wire, inside);
     }
 
     BenchState with(Wire other) {
-        return new BenchState(mode, seconds, battery, hands, other, inside);
+        return new BenchState(mode, seconds, battery, celsius, hands, other, inside);
     }
 
     BenchState with(Inside other) {
-        return new BenchState(mode, seconds, battery, hands, wire, other);
+        return new BenchState(mode, seconds, battery, celsius, hands, wire, other);
     }
 
     /** The same after work that takes its time and its share of the battery. */
     BenchState working(BenchTruth phone, double time) {
-        return later(time).charged(battery - phone.nature().drainPercent() * time / 3600);
+        double left = Math.max(0, battery - phone.nature().drainPercent() * time / 3600);
+        return new BenchState(mode, seconds + time, left, Heat.after(celsius, time, Heat.WORKING), hands, wire, inside);
     }
 
     /** What is so of the phone, with what changes by itself. */
@@ -146,6 +162,8 @@ public record BenchState(Mode mode, double seconds, double battery, Hands hands,
         return inside.knowing(Map.of(
                         Fact.BATTERY_PERCENT,
                         String.valueOf(Math.round(battery)),
+                        Fact.BATTERY_TEMPERATURE,
+                        String.valueOf(Math.round(celsius)),
                         Fact.CABLE,
                         wire.cable() == Cable.FACTORY ? "factory" : "data"))
                 .facts();

@@ -3,6 +3,7 @@ package org.mobrak.link.bench;
 import java.util.List;
 import java.util.Set;
 import org.mobrak.core.catalogue.KeyChord;
+import org.mobrak.link.Mode;
 
 /**
  * Where keys lead.

@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.function.UnaryOperator;
 import org.mobrak.core.catalogue.KeyChord.Key;
 import org.mobrak.core.catalogue.KeyChord.Stroke;
+import org.mobrak.link.Mode;
 import org.mobrak.link.bench.BenchState.Hands;
 import org.mobrak.link.bench.Turn.Observation;
 
@@ -176,7 +177,8 @@ final class Keys {
         }
         // The warning is a mode of its own; the ways that go through it keep their strokes.
         return cue.contains("warning")
-                ? new BenchState(Mode.WARNING, on.seconds(), on.battery(), on.hands(), on.wire(), on.inside())
+                ? new BenchState(
+                        Mode.WARNING, on.seconds(), on.battery(), on.celsius(), on.hands(), on.wire(), on.inside())
                 : on;
     }
 
@@ -197,6 +199,7 @@ final class Keys {
                 Mode.OFF,
                 state.seconds(),
                 state.battery(),
+                state.celsius(),
                 new Hands(Map.of(), state.hands().strokes()).anew(),
                 state.wire(),
                 state.inside());

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Set;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.link.Mode;
 import org.mobrak.link.bench.BenchState.Inside;
 import org.mobrak.link.bench.Turn.Observation;
 

@@ -7,6 +7,7 @@ import org.mobrak.core.catalogue.KeyChord.Key;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.link.Mode;
 
 /** What is done to a bench phone. */
 public sealed interface Stimulus {
@@ -53,8 +54,7 @@ public sealed interface Stimulus {
         @Override
         public Turn on(BenchTruth phone, BenchState state) {
             double time = phone.nature().chargeSeconds(state.battery(), percent);
-            return Turn.shows(
-                    state.later(time).charged(Math.max(percent, state.battery())), true, "the battery is charged");
+            return Turn.shows(state.charging(time, Math.max(percent, state.battery())), true, "the battery is charged");
         }
     }
 

@@ -9,6 +9,7 @@ import org.mobrak.core.catalogue.Increase;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.link.Mode;
 import org.mobrak.link.bench.BenchState.Inside;
 import org.mobrak.link.bench.Stimulus.Image;
 import org.mobrak.link.bench.Stimulus.Task;
@@ -25,6 +26,10 @@ final class Works {
 
     Works(BenchTruth phone) {
         this.phone = phone;
+    }
+
+    static boolean isSentFirst(PartitionClass where) {
+        return SENT_FIRST.contains(where);
     }
 
     Turn on(Task task, BenchState before) {

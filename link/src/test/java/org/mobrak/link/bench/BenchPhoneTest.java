@@ -21,6 +21,7 @@ import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.link.Mode;
 import org.mobrak.link.bench.Stimulus.Image;
 import org.mobrak.link.bench.Stimulus.Pass;
 import org.mobrak.link.bench.Stimulus.Press;

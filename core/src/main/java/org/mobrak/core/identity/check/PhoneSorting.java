@@ -58,7 +58,8 @@ public final class PhoneSorting {
         return one.value(fact).isPresent() && other.value(fact).isPresent();
     }
 
-    private static boolean differ(Fact fact, Facts one, Facts other) {
+    /** Whether both know something, and not the same. */
+    public static boolean differ(Fact fact, Facts one, Facts other) {
         return bothKnow(fact, one, other) && !one.value(fact).equals(other.value(fact));
     }
 
@@ -85,7 +86,8 @@ public final class PhoneSorting {
         return same;
     }
 
-    private static Facts facts(List<RawText> texts, ReadTexts reader) {
+    /** What texts say, with nothing else known. */
+    public static Facts facts(List<RawText> texts, ReadTexts reader) {
         return new Ledger(texts.stream()
                         .flatMap(text -> reader.of(text, Instant.EPOCH).readings().stream())
                         .toList())

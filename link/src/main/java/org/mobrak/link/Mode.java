@@ -1,4 +1,4 @@
-package org.mobrak.link.bench;
+package org.mobrak.link;
 
 import java.util.Arrays;
 import java.util.Optional;
