@@ -14,6 +14,7 @@ import org.mobrak.core.catalogue.KeyChord.Key;
  * @param busyWith what it is busy with; empty while it waits for somebody
  * @param share how far that is, from 0 to 1
  * @param battery in percent
+ * @param celsius how warm it is
  * @param wire how it hangs on the computer
  * @param held the keys that are down
  * @param offers what can be done at the bench for the step that is next
@@ -28,6 +29,7 @@ public record BenchView(
         Optional<String> busyWith,
         double share,
         int battery,
+        int celsius,
         Wire wire,
         Set<Key> held,
         List<Offer> offers,
@@ -75,6 +77,8 @@ public record BenchView(
         FETCH_ANEW,
         DO_IT,
         DO_AGAIN,
+        /** The storage is formatted, out of the question for a password. */
+        FORMAT,
         LOOK
     }
 

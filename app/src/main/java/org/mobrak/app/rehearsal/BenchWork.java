@@ -94,6 +94,9 @@ final class BenchWork {
     /** What can be done at the bench for a step. */
     private List<Offer> offers(Step step, Job job) {
         List<Offer> all = new ArrayList<>(ofStep(step));
+        if (bench.state().asksForPassword()) {
+            all.add(new Offer(Doing.FORMAT, "Leave the password empty, and format the data"));
+        }
         again(step, job).ifPresent(lost -> all.add(new Offer(Doing.DO_AGAIN, "Once more: " + lost.title())));
         return all;
     }
@@ -171,6 +174,10 @@ final class BenchWork {
                 doIt(step);
             }
             case DO_AGAIN -> again(step, job).ifPresent(this::doIt);
+            case FORMAT -> {
+                hands.does(new Stimulus.FormatData());
+                bench.followTheHands();
+            }
             case LOOK -> look(step);
         }
     }
@@ -291,6 +298,7 @@ final class BenchWork {
                 bench.busyWith(),
                 bench.share(),
                 (int) Math.round(state.battery()),
+                (int) Math.round(state.celsius()),
                 new BenchView.Wire(lead, state.wire().driver(), state.hasPort()),
                 bench.down(),
                 step.flatMap(one -> job.map(running -> offers(one, running))).orElse(List.of()),
@@ -300,6 +308,9 @@ final class BenchWork {
     }
 
     private static String screen(BenchState state) {
+        if (state.asksForPassword()) {
+            return "a question for a password";
+        }
         if (state.mode() == Mode.RECOVERY) {
             return state.facts().getOrDefault(Fact.RECOVERY, "stock").equals("custom")
                     ? "the custom recovery’s menu"

@@ -36,7 +36,9 @@ final class OnBench {
                 usual.writeMegabytes(),
                 usual.drainPercent(),
                 usual.chargePercent(),
-                repairs);
+                repairs,
+                usual.seals(),
+                usual.apps());
         return new BenchTruth(nickname, nickname, truth, Map.of(), drawn, List.of());
     }
 }

@@ -234,6 +234,7 @@ public final class Rehearsal {
         if (hands.state().mode() == Mode.LOOP || hands.state().mode() == Mode.BLACK) {
             hands.holdPower();
         }
+        openTheStorage();
         if (hands.state().inside().dirty()) {
             hands.bringTo(Mode.RECOVERY);
             hands.does(new Stimulus.LightWipe());
@@ -242,6 +243,13 @@ public final class Rehearsal {
         if (again.isPresent()) {
             note("remedy", "again: " + again.get().title());
             work.doIt(again.get(), images(again.get()), Set.of(), person);
+        }
+    }
+
+    /** A question for a password that nobody set is left empty, and the storage formatted. */
+    private void openTheStorage() {
+        if (hands.state().asksForPassword()) {
+            hands.does(new Stimulus.FormatData());
         }
     }
 
@@ -260,6 +268,7 @@ public final class Rehearsal {
             work.writeStock(phone.truth());
             hands.bringTo(Mode.OS);
         }
+        openTheStorage();
         return switch (hands.state().mode()) {
             case OS -> Report.End.CAME_BACK;
             case DEAD -> Report.End.DEAD;

@@ -91,6 +91,9 @@ final class StepWork {
     boolean isSeen(Step step) {
         Optional<Mode> mode = step.how().flatMap(Step.Doing::mode).flatMap(Mode::ofWord);
         boolean there = mode.isEmpty() || hands.state().mode() == mode.get();
+        if (mode.filter(Mode.OS::equals).isPresent() && hands.state().asksForPassword()) {
+            return false;
+        }
         return there && (!(step instanceof Step.Prove) || isProved(step));
     }
 

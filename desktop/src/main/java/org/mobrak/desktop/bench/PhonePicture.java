@@ -46,7 +46,7 @@ final class PhonePicture extends StackPane {
         busy.setVisible(works);
         bar.setVisible(works);
         bar.setProgress(view.share());
-        Texts.say(battery, dark ? "" : "battery " + view.battery() + " %");
+        Texts.say(battery, dark ? "" : "battery " + view.battery() + " %, " + view.celsius() + " °C");
         Texts.aloud(this, "The phone shows " + view.screen());
     }
 }

@@ -15,6 +15,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.catalogue.file.Fault;
@@ -45,7 +46,9 @@ public final class BenchFolder {
             Optional<Double> writeMegabytes,
             Optional<Double> drainPercent,
             Optional<Double> chargePercent,
-            boolean selfRepair) {}
+            boolean selfRepair,
+            boolean seals,
+            Map<String, Map<String, String>> apps) {}
 
     record Way(String keys, List<String> from, String to) {}
 
@@ -149,7 +152,17 @@ public final class BenchFolder {
                 said.writeMegabytes().orElse(usual.writeMegabytes()),
                 said.drainPercent().orElse(usual.drainPercent()),
                 said.chargePercent().orElse(usual.chargePercent()),
-                said.selfRepair());
+                said.selfRepair(),
+                said.seals(),
+                apps(said.apps()));
+    }
+
+    private static Map<String, Map<Fact, String>> apps(Map<String, Map<String, String>> said) {
+        Map<String, Map<Fact, String>> apps = new TreeMap<>();
+        if (said != null) {
+            said.forEach((app, refuses) -> apps.put(app, facts(refuses)));
+        }
+        return apps;
     }
 
     private static KeyWay way(Way said) {

@@ -57,6 +57,7 @@ public record BenchState(
      * @param fresh whether a recovery was written, and neither it nor the OS has started since
      * @param dirty whether something makes the next start loop, which a light wipe ends
      * @param wiped whether the next start is a first one
+     * @param sealed whether it asks for a password that nobody set before it gives its storage, until that is formatted
      */
     public record Inside(
             Map<Fact, String> facts,
@@ -64,7 +65,8 @@ public record BenchState(
             boolean repairs,
             boolean fresh,
             boolean dirty,
-            boolean wiped) {
+            boolean wiped,
+            boolean sealed) {
         public Inside {
             facts = Map.copyOf(facts);
             broken = Set.copyOf(broken);
@@ -74,7 +76,7 @@ public record BenchState(
             Map<Fact, String> all = new EnumMap<>(Fact.class);
             all.putAll(facts);
             all.putAll(more);
-            return new Inside(all, broken, repairs, fresh, dirty, wiped);
+            return new Inside(all, broken, repairs, fresh, dirty, wiped, sealed);
         }
 
         Inside broken(Set<PartitionClass> more, Set<PartitionClass> mended) {
@@ -82,15 +84,19 @@ public record BenchState(
             all.addAll(broken);
             all.removeAll(mended);
             all.addAll(more);
-            return new Inside(facts, all, repairs, fresh, dirty, wiped);
+            return new Inside(facts, all, repairs, fresh, dirty, wiped, sealed);
         }
 
         Inside repairing(boolean will, boolean written) {
-            return new Inside(facts, broken, will, written, dirty, wiped);
+            return new Inside(facts, broken, will, written, dirty, wiped, sealed);
         }
 
         Inside next(boolean loops, boolean first) {
-            return new Inside(facts, broken, repairs, fresh, loops, first);
+            return new Inside(facts, broken, repairs, fresh, loops, first, sealed);
+        }
+
+        Inside sealing(boolean asks) {
+            return new Inside(facts, broken, repairs, fresh, dirty, wiped, asks);
         }
 
         boolean is(Fact fact, String value) {
@@ -115,7 +121,7 @@ public record BenchState(
                         .orElse(Heat.ROOM),
                 new Hands(Map.of(), Collections.nCopies(phone.ways().size(), 0)),
                 new Wire(cable, true),
-                new Inside(truth, Set.of(), repairs, false, false, false));
+                new Inside(truth, Set.of(), repairs, false, false, false, false));
     }
 
     BenchState in(Mode other) {
@@ -167,6 +173,11 @@ public record BenchState(
                         Fact.CABLE,
                         wire.cable() == Cable.FACTORY ? "factory" : "data"))
                 .facts();
+    }
+
+    /** Whether it shows the question for a password that nobody set. */
+    public boolean asksForPassword() {
+        return inside.sealed() && (mode == Mode.OS || mode == Mode.RECOVERY);
     }
 
     /** Whether the computer sees the phone now. */

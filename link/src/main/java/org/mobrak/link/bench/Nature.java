@@ -1,5 +1,9 @@
 package org.mobrak.link.bench;
 
+import java.util.Map;
+import java.util.Optional;
+import org.mobrak.core.identity.Fact;
+
 /**
  * How quick a phone is, and what it does by itself. What is not said of a phone is as in {@link #usual}: our own choice, after
  * common practice where it has figures.
@@ -11,6 +15,8 @@ package org.mobrak.link.bench;
  * @param drainPercent what an hour of work takes from the battery
  * @param chargePercent what an hour on the charger gives at constant current; above {@value #KNEE_PERCENT} % less and less
  * @param selfRepair whether the stock OS puts its own recovery back when it starts
+ * @param seals whether it asks for a password that nobody set once its lock was opened (common practice tells of it)
+ * @param apps those on it that look for changes, each with what it refuses to run under
  */
 public record Nature(
         double bootSeconds,
@@ -19,11 +25,14 @@ public record Nature(
         double writeMegabytes,
         double drainPercent,
         double chargePercent,
-        boolean selfRepair) {
+        boolean selfRepair,
+        boolean seals,
+        Map<String, Map<Fact, String>> apps) {
     /** From here on a lithium cell is charged at constant voltage, by common textbooks at about four fifths. */
     static final int KNEE_PERCENT = 80;
 
     public Nature {
+        apps = Map.copyOf(apps);
         boolean sound = bootSeconds > 0
                 && firstBootSeconds >= bootSeconds
                 && holdSeconds > 0
@@ -38,13 +47,31 @@ public record Nature(
 
     /** A phone like most. */
     public static Nature usual() {
-        return new Nature(40, 300, 2, 8, 12, 40, false);
+        return new Nature(40, 300, 2, 8, 12, 40, false, false, Map.of());
     }
 
     /** The same with the self-repair on or off. */
     Nature repairing(boolean repairs) {
         return new Nature(
-                bootSeconds, firstBootSeconds, holdSeconds, writeMegabytes, drainPercent, chargePercent, repairs);
+                bootSeconds,
+                firstBootSeconds,
+                holdSeconds,
+                writeMegabytes,
+                drainPercent,
+                chargePercent,
+                repairs,
+                seals,
+                apps);
+    }
+
+    /** The app that runs no more under some facts. */
+    Optional<String> refusing(Map<Fact, String> facts) {
+        return apps.entrySet().stream()
+                .filter(app -> app.getValue().entrySet().stream()
+                        .anyMatch(one -> one.getValue().equals(facts.get(one.getKey()))))
+                .map(Map.Entry::getKey)
+                .sorted()
+                .findFirst();
     }
 
     /** The same, so many times as slow. */
@@ -56,7 +83,9 @@ public record Nature(
                 writeMegabytes / factor,
                 drainPercent,
                 chargePercent,
-                selfRepair);
+                selfRepair,
+                seals,
+                apps);
     }
 
     /**

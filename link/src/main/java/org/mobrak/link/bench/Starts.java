@@ -18,6 +18,10 @@ final class Starts {
     /** Recovery and the modes of the loader come up quickly (our own choice). */
     private static final double SHORT_SECONDS = 12;
 
+    private static final double HALFWAY = 0.5;
+    private static final String PREPARES = "it says that it prepares its apps";
+    static final String PASSWORD = "it asks for a password that nobody set";
+
     private final BenchTruth phone;
 
     Starts(BenchTruth phone) {
@@ -54,7 +58,21 @@ final class Starts {
                 ? phone.nature().firstBootSeconds()
                 : phone.nature().bootSeconds();
         BenchState started = before.working(phone, time).in(Mode.OS);
-        List<Observation> seen = new ArrayList<>(List.of(new Observation(started.seconds(), Mode.OS.screen())));
+        List<Observation> seen = new ArrayList<>();
+        if (inside.wiped()) {
+            seen.add(new Observation(before.seconds() + time * HALFWAY, PREPARES));
+        }
+        if (started.asksForPassword()) {
+            seen.add(new Observation(started.seconds(), PASSWORD));
+            return new Turn(started, false, seen);
+        }
+        seen.add(new Observation(started.seconds(), Mode.OS.screen()));
+        if (inside.is(Fact.TROUBLE, Works.APP_REFUSES)) {
+            phone.nature()
+                    .refusing(inside.facts())
+                    .ifPresent(app -> seen.add(new Observation(
+                            started.seconds(), app + " says that this phone was changed, and closes itself")));
+        }
         Inside after = inside.next(false, false);
         if (inside.repairs() && inside.fresh()) {
             // Nobody sees it happen; it shows when the recovery is started.
@@ -72,6 +90,9 @@ final class Starts {
         BenchState started = before.working(phone, SHORT_SECONDS).in(Mode.RECOVERY);
         // A recovery that ran once keeps the OS from putting its own back.
         Inside after = inside.repairing(inside.repairs() && !custom, false);
+        if (custom && started.asksForPassword()) {
+            return Turn.shows(started.with(after), true, PASSWORD);
+        }
         return Turn.shows(
                 started.with(after), true, custom ? "the custom recovery’s screen" : "the stock recovery’s screen");
     }

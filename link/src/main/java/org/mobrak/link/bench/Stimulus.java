@@ -115,6 +115,21 @@ public sealed interface Stimulus {
         }
     }
 
+    /** The storage is formatted, from the question for a password or from a recovery; it is empty afterwards. */
+    record FormatData() implements Stimulus {
+        @Override
+        public Turn on(BenchTruth phone, BenchState state) {
+            if (state.mode() != Mode.RECOVERY && !state.asksForPassword()) {
+                return Turn.shows(state, false, "there is nothing to format from here");
+            }
+            BenchState empty = state.later(SHORTLY_SECONDS)
+                    .with(state.inside().sealing(false).next(state.inside().dirty(), true));
+            return state.mode() == Mode.OS
+                    ? new Starts(phone).into(Mode.OS, empty)
+                    : Turn.shows(empty, true, "it says done");
+        }
+    }
+
     /** The cache is wiped; what was installed over an older one starts again. */
     record LightWipe() implements Stimulus {
         @Override

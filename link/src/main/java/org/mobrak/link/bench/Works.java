@@ -20,6 +20,9 @@ final class Works {
     private static final Set<PartitionClass> SENT_FIRST =
             Set.of(PartitionClass.BOOTLOADER, PartitionClass.PARTITION_TABLE);
 
+    /** The symptom, as the catalogue calls it. */
+    static final String APP_REFUSES = "app-refuses-custom-state";
+
     private static final int LEAST_PERCENT = 1;
 
     private final BenchTruth phone;
@@ -63,6 +66,9 @@ final class Works {
         if (task.suits() == Truth.NO && task.images().isEmpty()) {
             return Optional.of("it says that this phone is not supported");
         }
+        if (before.asksForPassword() && before.mode() == Mode.RECOVERY && !task.wipes()) {
+            return Optional.of("it asks for a password and gives nothing of its storage");
+        }
         return Optional.empty();
     }
 
@@ -94,10 +100,24 @@ final class Works {
         if (task.suits() == Truth.NO) {
             return Turn.shows(state, false, "it is refused: this phone takes nothing of the kind");
         }
-        Inside after = inside.knowing(effects(task, inside)).next(false, inside.wiped() || task.wipes());
+        Inside after = sealed(task, inside, upset(inside, inside.knowing(effects(task, inside))))
+                .next(false, inside.wiped() || task.wipes());
         boolean recovery = task.images().containsKey(PartitionClass.RECOVERY);
         return Turn.shows(
                 state.with(after.repairing(after.repairs(), after.fresh() || recovery)), true, "it reports success");
+    }
+
+    /** Opening the lock may seal the storage; formatting it ends that. */
+    private Inside sealed(Task task, Inside before, Inside after) {
+        boolean opened = before.is(Fact.LOCK, "locked") && after.is(Fact.LOCK, "unlocked");
+        return after.sealing(opened ? phone.nature().seals() : before.sealed() && !task.wipes());
+    }
+
+    /** An app that ran until now may refuse what the work has changed; it shows at the next start. */
+    private Inside upset(Inside before, Inside after) {
+        boolean newly = phone.nature().refusing(after.facts()).isPresent()
+                && phone.nature().refusing(before.facts()).isEmpty();
+        return newly ? after.knowing(Map.of(Fact.TROUBLE, APP_REFUSES)) : after;
     }
 
     private static Map<Fact, String> effects(Task task, Inside inside) {

@@ -28,12 +28,16 @@ import org.mobrak.link.bench.Stimulus.Press;
 import org.mobrak.link.bench.Stimulus.Release;
 
 class BenchPhoneTest {
+    /** It asks for a password once its lock was opened, and an app on it minds the fuse. */
+    private static final Nature SEALING = new Nature(
+            40, 300, 2, 8, 12, 40, false, true, Map.of("the health app", Map.of(Fact.WARRANTY_FUSE, "blown")));
+
     private static final BenchTruth PHONE = new BenchTruth(
             "one",
             "one",
-            Map.of(Fact.MODEL, "KQ-T5", Fact.DEVICE, "tern", Fact.RECOVERY, "stock"),
+            Map.of(Fact.MODEL, "KQ-T5", Fact.DEVICE, "tern", Fact.RECOVERY, "stock", Fact.LOCK, "locked"),
             Map.of(),
-            Nature.usual(),
+            SEALING,
             List.of(
                     way("hold volume-down + home + power until the warning; press volume-up", Mode.DOWNLOAD),
                     way("hold volume-up + power until it vibrates", Mode.FLASH_CONSOLE),
@@ -156,6 +160,8 @@ class BenchPhoneTest {
                 new Stimulus.Restart(Mode.RECOVERY),
                 new Stimulus.Restart(Mode.DOWNLOAD),
                 new Stimulus.Upset(true, true, true),
+                opened(),
+                new Stimulus.FormatData(),
                 work(PartitionClass.KERNEL, Image.FOREIGN),
                 work(PartitionClass.RECOVERY, Image.DAMAGED),
                 work(PartitionClass.BOOTLOADER, Image.RIGHT));
@@ -177,16 +183,16 @@ class BenchPhoneTest {
     }
 
     private static Stimulus work(PartitionClass where, Image image) {
+        return work(Map.of(where, image), Map.of(), Mode.DOWNLOAD);
+    }
+
+    private static Stimulus opened() {
+        return work(Map.of(), Map.of(Fact.LOCK, "unlocked"), Mode.DOWNLOAD);
+    }
+
+    private static Stimulus work(Map<PartitionClass, Image> images, Map<Fact, String> effects, Mode mode) {
         return new Stimulus.Work(new Stimulus.Task(
-                Set.of(Mode.DOWNLOAD),
-                true,
-                Map.of(where, image),
-                Map.of(),
-                false,
-                Truth.YES,
-                1,
-                OptionalDouble.empty(),
-                true));
+                Set.of(mode), true, images, effects, false, Truth.YES, 1, OptionalDouble.empty(), true));
     }
 
     private static BenchState broughtBack(BenchState state) {
@@ -202,7 +208,60 @@ class BenchPhoneTest {
                 work(PartitionClass.RECOVERY, Image.RIGHT),
                 new Stimulus.Restart(Mode.RECOVERY),
                 new Stimulus.LightWipe(),
+                new Stimulus.FormatData(),
                 new Stimulus.Restart(Mode.OS));
+    }
+
+    private static List<String> seen(Turn turn) {
+        return turn.seen().stream().map(Turn.Observation::text).toList();
+    }
+
+    @Test
+    void aPhoneWhoseLockWasOpenedAsksForAPasswordUntilItsStorageIsFormatted() {
+        Stimulus zip = work(Map.of(PartitionClass.SYSTEM, Image.RIGHT), Map.of(), Mode.RECOVERY);
+        BenchState sealed = after(
+                BenchState.of(PHONE),
+                new Stimulus.Restart(Mode.DOWNLOAD),
+                opened(),
+                work(Map.of(PartitionClass.RECOVERY, Image.RIGHT), Map.of(Fact.RECOVERY, "custom"), Mode.DOWNLOAD),
+                new Stimulus.Restart(Mode.RECOVERY));
+        assertThat(sealed.asksForPassword()).isTrue();
+        assertThat(seen(zip.on(PHONE, sealed))).last().asString().contains("password");
+        BenchState empty = after(sealed, new Stimulus.FormatData());
+        assertThat(zip.on(PHONE, empty).done()).isTrue();
+        Turn first = new Stimulus.Restart(Mode.OS).on(PHONE, empty);
+        assertThat(seen(first)).containsExactly("it says that it prepares its apps", Mode.OS.screen());
+        assertThat(first.state().seconds() - empty.seconds()).isEqualTo(300);
+    }
+
+    @Test
+    void anAppThatMindsTheFuseClosesItselfFromTheNextStartOn() {
+        BenchState blown = after(
+                BenchState.of(PHONE),
+                new Stimulus.Restart(Mode.DOWNLOAD),
+                work(Map.of(PartitionClass.KERNEL, Image.RIGHT), Map.of(Fact.WARRANTY_FUSE, "blown"), Mode.DOWNLOAD));
+        assertThat(seen(new Stimulus.Restart(Mode.OS).on(PHONE, blown)))
+                .last()
+                .asString()
+                .startsWith("the health app says");
+        assertThat(blown.facts()).containsEntry(Fact.TROUBLE, "app-refuses-custom-state");
+        BenchState mended = blown.with(blown.inside().knowing(Map.of(Fact.TROUBLE, "none")));
+        assertThat(seen(new Stimulus.Restart(Mode.OS).on(PHONE, mended))).containsExactly(Mode.OS.screen());
+    }
+
+    /**
+     * Newton's law of cooling (any textbook of physics): what is between a body and what it tends to shrinks by 1 − 1/e in one time
+     * constant; so cooling for two stretches is cooling for their sum.
+     */
+    @Test
+    void theBatteryWarmsWithWorkAndCoolsAsNewtonHasIt() {
+        double whole = Heat.after(45, 1200, Heat.RESTING);
+        assertThat(whole).isCloseTo(25 + 20 / Math.E, within(1e-9));
+        assertThat(Heat.after(Heat.after(45, 500, Heat.RESTING), 700, Heat.RESTING))
+                .isCloseTo(whole, within(1e-9));
+        BenchState worked = after(BenchState.of(PHONE), new Stimulus.Restart(Mode.DOWNLOAD), new Pass(30));
+        assertThat(worked.celsius()).isGreaterThan(Heat.ROOM);
+        assertThat(worked.battery()).isLessThan(70);
     }
 
     /**
