@@ -10,6 +10,7 @@ import org.mobrak.app.rehearsal.Person;
 import org.mobrak.app.rehearsal.Practice;
 import org.mobrak.app.rehearsal.Rehearsals;
 import org.mobrak.app.rehearsal.Report;
+import org.mobrak.app.rehearsal.WhatNow;
 import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.logbook.Logbook;
 import org.mobrak.core.plan.Plan;
@@ -42,7 +43,7 @@ public final class RehearsalDesk implements AutoCloseable {
         return practice;
     }
 
-    /** How well the chords sit that were practised. */
+    /** How well the chords and mishaps sit that were practised. */
     public Observed<DrillRecords> drills() {
         return drills;
     }
@@ -55,14 +56,28 @@ public final class RehearsalDesk implements AutoCloseable {
 
     /** A chord was tried once more. */
     public void drilled(KeyChord chord, boolean sat) {
-        DrillRecords now = drills.get().after(chord, sat, today());
+        keep(chord.text(), sat);
+    }
+
+    /** What to do in a mishap was asked once more. */
+    public void answered(WhatNow asked, boolean right) {
+        keep(asked.key(), right);
+    }
+
+    private void keep(String key, boolean sat) {
+        DrillRecords now = drills.get().after(key, sat, today());
         drills.set(now);
         workers.quietly(() -> logbook.get().putSetting(DRILLS, now.text()));
     }
 
     /** Whether a chord should be practised today. */
     public boolean isDue(KeyChord chord) {
-        return drills.get().isDue(chord, today());
+        return drills.get().isDue(chord.text(), today());
+    }
+
+    /** Whether a mishap should be asked about today. */
+    public boolean isDue(WhatNow question) {
+        return drills.get().isDue(question.key(), today());
     }
 
     private LocalDate today() {

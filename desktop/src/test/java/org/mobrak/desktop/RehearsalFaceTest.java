@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.Optional;
+import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
@@ -51,6 +52,7 @@ class RehearsalFaceTest {
             desktop.rest();
             desktop.assertShows("file check:");
             drill(desktop);
+            whatNow(desktop);
             desktop.click("face-plans");
             desktop.assertShows("Rehearsed to its goal.");
             assertThat(desktop.session()
@@ -62,6 +64,18 @@ class RehearsalFaceTest {
                             .jobs())
                     .isEmpty();
         }
+    }
+
+    /** One chooses, and sees what each choice would have brought. */
+    private static void whatNow(Desktop desktop) {
+        String before = desktop.text("mishap");
+        desktop.robot().interact(() -> desktop.<Button>find("answer-0").fire());
+        desktop.assertShows("You chose: ");
+        desktop.assertShows("The work goes on.");
+        desktop.assertShows("of 1 times; again ");
+        desktop.robot().interact(() -> desktop.<Button>find("next-mishap").fire());
+        assertThat(desktop.text("mishap")).isNotEqualTo(before);
+        assertThat(desktop.isShown("answer-2")).isTrue();
     }
 
     /** Keys really go down and up again, by the keyboard, while real time passes. */

@@ -6,40 +6,42 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
-import org.mobrak.core.catalogue.KeyChord;
 
-/** How well each chord sits that was ever practised here. Kept with the workspace, for whoever works at it. */
-public record DrillRecords(Map<String, DrillRecord> byChord) {
+/**
+ * How well each thing sits that was ever practised here: chords by their text, mishaps by their key. Kept with the workspace, for
+ * whoever works at it.
+ */
+public record DrillRecords(Map<String, DrillRecord> byKey) {
     private static final String BETWEEN = "\t";
     private static final int FIELDS = 5;
 
     public DrillRecords {
-        byChord = Map.copyOf(byChord);
+        byKey = Map.copyOf(byKey);
     }
 
     public static DrillRecords none() {
         return new DrillRecords(Map.of());
     }
 
-    public Optional<DrillRecord> of(KeyChord chord) {
-        return Optional.ofNullable(byChord.get(chord.text()));
+    public Optional<DrillRecord> of(String key) {
+        return Optional.ofNullable(byKey.get(key));
     }
 
-    /** Whether a chord should be practised on a day: it is new, or its time has come. */
-    public boolean isDue(KeyChord chord, LocalDate day) {
-        return of(chord).map(record -> !record.due().isAfter(day)).orElse(true);
+    /** Whether something should be practised on a day: it is new, or its time has come. */
+    public boolean isDue(String key, LocalDate day) {
+        return of(key).map(record -> !record.due().isAfter(day)).orElse(true);
     }
 
-    /** The records after a chord was tried once more. */
-    public DrillRecords after(KeyChord chord, boolean sat, LocalDate day) {
-        Map<String, DrillRecord> all = new TreeMap<>(byChord);
-        all.put(chord.text(), of(chord).orElse(DrillRecord.first(day)).after(sat, day));
+    /** The records after something was tried once more. */
+    public DrillRecords after(String key, boolean sat, LocalDate day) {
+        Map<String, DrillRecord> all = new TreeMap<>(byKey);
+        all.put(key, of(key).orElse(DrillRecord.first(day)).after(sat, day));
         return new DrillRecords(all);
     }
 
-    /** As it is kept: a line for each chord. */
+    /** As it is kept: a line for each. */
     public String text() {
-        return new TreeMap<>(byChord)
+        return new TreeMap<>(byKey)
                 .entrySet().stream()
                         .map(one -> String.join(
                                 BETWEEN,

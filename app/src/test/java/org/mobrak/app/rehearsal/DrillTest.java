@@ -122,7 +122,7 @@ class DrillTest {
     /** Boxes as in a card file: what sits comes back after 1, 3, 7 and 21 days, what does not at once. */
     @Test
     void whatSitsIsAskedAgainAfterLongerAndLonger() {
-        KeyChord chord = KeyChord.parse("hold volume-up + power for 3 s");
+        String chord = KeyChord.parse("hold volume-up + power for 3 s").text();
         LocalDate day = LocalDate.of(2026, 11, 26);
         DrillRecords records = DrillRecords.none();
         assertThat(records.isDue(chord, day)).as("never tried").isTrue();

@@ -7,6 +7,8 @@ import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -86,6 +88,33 @@ class RehearsalTest {
     @AfterAll
     static void putAway() throws IOException {
         files.close();
+    }
+
+    /** What is offered first when a question is made is what is right; the bench, which knows nothing of that, must find so too. */
+    @Test
+    void inEveryMishapOneChoiceIsBestAndTheBenchShowsWhy() {
+        Map<String, Set<Worth>> worths = new HashMap<>();
+        for (Played sheet : sheets) {
+            for (WhatNow asked :
+                    Mishaps.of(sheet.setting().outlook(), sheet.setting().sheet())) {
+                assertThat(asked.answers().get(0).worth())
+                        .as("%s: %s", sheet, asked)
+                        .isEqualTo(Worth.GOES_ON);
+                assertThat(asked.answers().stream().filter(asked::isRight))
+                        .as("%s: %s", sheet, asked)
+                        .hasSize(1);
+                assertThat(asked.shuffled(3).answers()).containsExactlyInAnyOrderElementsOf(asked.answers());
+                asked.answers()
+                        .forEach(answer -> worths.computeIfAbsent(asked.key(), key -> new HashSet<>())
+                                .add(answer.worth()));
+            }
+        }
+        assertThat(worths).hasSize(8);
+        assertThat(worths.get("wrong-variant-file"))
+                .as("by the partition that is written")
+                .contains(Worth.STUCK);
+        assertThat(worths.get("loops-at-logo")).contains(Worth.LOSES_DATA, Worth.STUCK);
+        assertThat(worths.get("stock-recovery-returns")).contains(Worth.NOT_DONE);
     }
 
     /** Where the label lies, the model's comparison stops the work; nothing else does. */

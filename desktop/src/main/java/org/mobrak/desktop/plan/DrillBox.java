@@ -121,7 +121,7 @@ final class DrillBox extends VBox {
     /** How well it sits, and when it should be tried again. */
     private void tellRecord() {
         String words = drill.map(Drill::chord)
-                .flatMap(chord -> desk.drills().get().of(chord))
+                .flatMap(chord -> desk.drills().get().of(chord.text()))
                 .map(one -> "It sat %d of %d times; again %s."
                         .formatted(
                                 one.sat(),

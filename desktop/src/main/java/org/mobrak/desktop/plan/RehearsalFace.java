@@ -24,8 +24,10 @@ import org.mobrak.app.Outlook;
 import org.mobrak.app.Session;
 import org.mobrak.app.rehearsal.Drill;
 import org.mobrak.app.rehearsal.Fault;
+import org.mobrak.app.rehearsal.Mishaps;
 import org.mobrak.app.rehearsal.Person;
 import org.mobrak.app.rehearsal.Report;
+import org.mobrak.core.job.RunSheet;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
@@ -47,6 +49,8 @@ public final class RehearsalFace {
     private final ListView<Report.Happened> events = new ListView<>();
     private final StackPane body = new StackPane();
     private final DrillBox drill;
+    private final WhatNowBox whatNow;
+    private final VBox practice;
     private final Sheet node;
     private Optional<Desk> desk = Optional.empty();
     private Optional<Plan> drilled = Optional.empty();
@@ -57,6 +61,9 @@ public final class RehearsalFace {
         this.session = session;
         this.choice = choice;
         this.drill = new DrillBox(session.rehearsals());
+        this.whatNow = new WhatNowBox(session.rehearsals());
+        this.practice = new VBox(drill, whatNow);
+        practice.getStyleClass().add("side");
         fault.setId("fault");
         fault.getItems().add(Optional.empty());
         for (Fault one : Fault.values()) {
@@ -104,7 +111,7 @@ public final class RehearsalFace {
         boolean already = !body.getChildren().isEmpty() && body.getChildren().get(0) instanceof HBox == beside;
         if (!already) {
             body.getChildren().clear();
-            Pane pane = beside ? new HBox(events, drill) : new VBox(events, drill);
+            Pane pane = beside ? new HBox(events, practice) : new VBox(events, practice);
             pane.getStyleClass().add("rehearsal-body");
             body.getChildren().add(pane);
         }
@@ -146,9 +153,13 @@ public final class RehearsalFace {
         if (!same) {
             drilled = plan;
             drilledFor = now;
-            now.ifPresent(outlook -> drill.offer(
-                    outlook, plan.map(outlook::sheet).map(Drill::lessons).orElse(List.of())));
+            now.ifPresent(outlook -> offer(outlook, plan.map(outlook::sheet)));
         }
+    }
+
+    private void offer(Outlook outlook, Optional<RunSheet> sheet) {
+        drill.offer(outlook, sheet.map(Drill::lessons).orElse(List.of()));
+        whatNow.offer(sheet.map(one -> Mishaps.of(outlook, one)).orElse(List.of()));
     }
 
     private Optional<Plan> plan() {

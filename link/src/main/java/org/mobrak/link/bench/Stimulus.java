@@ -123,7 +123,7 @@ public sealed interface Stimulus {
                 return Turn.shows(state, false, "there is nothing to format from here");
             }
             BenchState empty = state.later(SHORTLY_SECONDS)
-                    .with(state.inside().sealing(false).next(state.inside().dirty(), true));
+                    .with(state.inside().sealing(false).next(false, true));
             return state.mode() == Mode.OS
                     ? new Starts(phone).into(Mode.OS, empty)
                     : Turn.shows(empty, true, "it says done");
