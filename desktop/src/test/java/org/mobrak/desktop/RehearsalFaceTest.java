@@ -9,6 +9,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -68,6 +69,9 @@ class RehearsalFaceTest {
 
     /** One chooses, and sees what each choice would have brought. */
     private static void whatNow(Desktop desktop) {
+        desktop.robot()
+                .interact(() -> desktop.<ToggleButton>find("practise-mishaps").fire());
+        assertThat(desktop.text("practise-mishaps")).isEqualTo("Mishaps: 8 today");
         String before = desktop.text("mishap");
         desktop.robot().interact(() -> desktop.<Button>find("answer-0").fire());
         desktop.assertShows("You chose: ");
@@ -76,6 +80,7 @@ class RehearsalFaceTest {
         desktop.robot().interact(() -> desktop.<Button>find("next-mishap").fire());
         assertThat(desktop.text("mishap")).isNotEqualTo(before);
         assertThat(desktop.isShown("answer-2")).isTrue();
+        assertThat(desktop.text("practise-mishaps")).matches("Mishaps: [78] today");
     }
 
     /** Keys really go down and up again, by the keyboard, while real time passes. */

@@ -71,8 +71,6 @@ final class DrillBox extends VBox {
 
     /** What can be practised now; whoever holds keys just then goes on. */
     void offer(Outlook fresh, List<Lesson> offered) {
-        setVisible(!offered.isEmpty());
-        setManaged(!offered.isEmpty());
         outlook = Optional.of(fresh);
         if (!lessons.getItems().equals(offered)) {
             lessons.getItems().setAll(offered);

@@ -22,12 +22,9 @@ import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.Desk;
 import org.mobrak.app.Outlook;
 import org.mobrak.app.Session;
-import org.mobrak.app.rehearsal.Drill;
 import org.mobrak.app.rehearsal.Fault;
-import org.mobrak.app.rehearsal.Mishaps;
 import org.mobrak.app.rehearsal.Person;
 import org.mobrak.app.rehearsal.Report;
-import org.mobrak.core.job.RunSheet;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
@@ -48,9 +45,7 @@ public final class RehearsalFace {
     private final Button byHand = new Button("Play it yourself", new FontIcon(Feather.USER));
     private final ListView<Report.Happened> events = new ListView<>();
     private final StackPane body = new StackPane();
-    private final DrillBox drill;
-    private final WhatNowBox whatNow;
-    private final VBox practice;
+    private final PracticeSide practice;
     private final Sheet node;
     private Optional<Desk> desk = Optional.empty();
     private Optional<Plan> drilled = Optional.empty();
@@ -60,10 +55,7 @@ public final class RehearsalFace {
     public RehearsalFace(Session session, Choice choice) {
         this.session = session;
         this.choice = choice;
-        this.drill = new DrillBox(session.rehearsals());
-        this.whatNow = new WhatNowBox(session.rehearsals());
-        this.practice = new VBox(drill, whatNow);
-        practice.getStyleClass().add("side");
+        this.practice = new PracticeSide(session.rehearsals());
         fault.setId("fault");
         fault.getItems().add(Optional.empty());
         for (Fault one : Fault.values()) {
@@ -153,13 +145,8 @@ public final class RehearsalFace {
         if (!same) {
             drilled = plan;
             drilledFor = now;
-            now.ifPresent(outlook -> offer(outlook, plan.map(outlook::sheet)));
+            now.ifPresent(outlook -> practice.offer(outlook, plan.map(outlook::sheet)));
         }
-    }
-
-    private void offer(Outlook outlook, Optional<RunSheet> sheet) {
-        drill.offer(outlook, sheet.map(Drill::lessons).orElse(List.of()));
-        whatNow.offer(sheet.map(one -> Mishaps.of(outlook, one)).orElse(List.of()));
     }
 
     private Optional<Plan> plan() {

@@ -37,8 +37,6 @@ final class WhatNowBox extends VBox {
 
     /** What can be asked about now; a question that is open stays if it can still be asked. */
     void offer(List<WhatNow> questions) {
-        setVisible(!questions.isEmpty());
-        setManaged(!questions.isEmpty());
         boolean same = all.equals(questions);
         all = questions;
         if (!same) {
@@ -67,6 +65,7 @@ final class WhatNowBox extends VBox {
             Texts.say(choose, answer.words());
             choose.setId("answer-" + i);
             choose.setWrapText(true);
+            choose.setMinHeight(Button.USE_PREF_SIZE);
             choose.setMaxWidth(Double.MAX_VALUE);
             choose.getStyleClass().add("choice");
             choose.setOnAction(press -> judge(question, answer));
