@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.mobrak.app.Session;
 import org.mobrak.app.rehearsal.BenchView.Doing;
 import org.mobrak.app.rehearsal.BenchView.Offer;
@@ -25,6 +26,8 @@ import org.mobrak.link.bench.Stimulus;
 
 /** What the steps of a sheet mean on the bench, when a person plays them: what can be done, what comes of it, what was passed over. */
 final class BenchWork {
+    private static final double GLANCE_SECONDS = 1;
+
     private final Setting setting;
     private final Hands hands;
     private final PlayedBench bench;
@@ -97,8 +100,20 @@ final class BenchWork {
         if (bench.state().asksForPassword()) {
             all.add(new Offer(Doing.FORMAT, "Leave the password empty, and format the data"));
         }
+        toBring(step).ifPresent(mode -> all.add(new Offer(Doing.BRING, "Bring it there first: " + mode.screen())));
         again(step, job).ifPresent(lost -> all.add(new Offer(Doing.DO_AGAIN, "Once more: " + lost.title())));
         return all;
+    }
+
+    /** The mode a step wants and does not lead to itself. */
+    private Optional<Mode> toBring(Step step) {
+        boolean leads = step.how().flatMap(Step.Doing::keys).isPresent();
+        Optional<Step.Doing> how =
+                leads || !(work.works(step) || step instanceof Step.Prove) ? Optional.empty() : step.how();
+        return how.flatMap(Step.Doing::mode)
+                .flatMap(Mode::ofWord)
+                .filter(mode ->
+                        mode != bench.state().mode() && bench.busyWith().isEmpty() && !work.isHousekeeping(step));
     }
 
     /** What was done before and is undone by now, once a person has seen that something is missing. */
@@ -174,6 +189,10 @@ final class BenchWork {
                 doIt(step);
             }
             case DO_AGAIN -> again(step, job).ifPresent(this::doIt);
+            case BRING -> {
+                toBring(step).ifPresent(hands::bringTo);
+                bench.followTheHands();
+            }
             case FORMAT -> {
                 hands.does(new Stimulus.FormatData());
                 bench.followTheHands();
@@ -187,6 +206,9 @@ final class BenchWork {
     }
 
     private void noteIt(Step.Ready step, Session session) {
+        // Looking takes a moment, so that what is noted is newer than what was done before, also while the clock
+        // stands.
+        bench.pass(GLANCE_SECONDS);
         Fact fact = step.askGate().fact();
         value(fact)
                 .ifPresentOrElse(
@@ -321,6 +343,12 @@ final class BenchWork {
 
     private String lastSeen() {
         List<Report.Happened> all = diary.happened();
-        return all.isEmpty() ? "" : all.get(all.size() - 1).text();
+        double last = all.isEmpty() ? 0 : all.get(all.size() - 1).seconds();
+        // What comes at once is seen at once: where the same keys mean two things, both cues count.
+        return all.stream()
+                .filter(one -> one.kind().equals("seen") && one.seconds() == last)
+                .map(Report.Happened::text)
+                .distinct()
+                .collect(Collectors.joining("; "));
     }
 }

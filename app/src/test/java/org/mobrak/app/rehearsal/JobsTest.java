@@ -3,12 +3,8 @@ package org.mobrak.app.rehearsal;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Arrays;
-import java.util.EnumMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -36,8 +32,6 @@ import org.mobrak.link.bench.BenchTruth;
 /** Each job of {@code docs/jobs.md}, from the judgement to what is recorded of it. */
 class JobsTest {
     private static final Path HOME = Path.of(System.getProperty("mobrak.home"));
-    private static final int JOBS = 21;
-    private static final int COLUMNS = 7;
 
     @TempDir
     private static Path cache;
@@ -45,30 +39,6 @@ class JobsTest {
     private static BenchFiles files;
     private static Catalogue catalogue;
     private static List<BenchTruth> phones;
-
-    /** A row of the table. */
-    private record Row(
-            String job, String phone, List<String> from, String goal, List<String> way, List<String> refused) {
-        static Row of(String line) {
-            List<String> cells = Arrays.stream(line.substring(1).split("\\|", -1))
-                    .map(String::strip)
-                    .toList();
-            assertThat(cells).as(line).hasSize(COLUMNS + 1);
-            return new Row(
-                    cells.get(0),
-                    cells.get(2),
-                    words(cells.get(3)),
-                    cells.get(4),
-                    words(cells.get(5)),
-                    words(cells.get(6)));
-        }
-
-        private static List<String> words(String cell) {
-            return Arrays.stream(cell.split(" "))
-                    .filter(word -> !word.isEmpty())
-                    .toList();
-        }
-    }
 
     @BeforeAll
     static void readTheDemo() throws IOException {
@@ -83,19 +53,14 @@ class JobsTest {
         files.close();
     }
 
-    static Stream<Row> jobs() throws IOException {
-        List<Row> rows = Files.readAllLines(HOME.resolve("docs/jobs.md")).stream()
-                .filter(line -> line.matches("\\| [0-9]+ \\|.*"))
-                .map(Row::of)
-                .toList();
-        assertThat(rows).hasSize(JOBS);
-        return rows.stream();
+    static Stream<JobRow> jobs() throws IOException {
+        return JobRow.all(HOME);
     }
 
     @ParameterizedTest
     @MethodSource("jobs")
-    void isJudgedGatheredWalkedRehearsedProvedAndRecorded(Row row) throws IOException {
-        BenchTruth phone = phone(row);
+    void isJudgedGatheredWalkedRehearsedProvedAndRecorded(JobRow row) throws IOException {
+        BenchTruth phone = row.phone(phones);
         Goal goal = Goal.ofKey(row.goal()).orElseThrow();
         Wish wish = new Wish(goal, Optional.empty(), Limits.none());
         row.refused()
@@ -130,19 +95,6 @@ class JobsTest {
         report.claimed().entrySet().stream()
                 .filter(claim -> claim.getKey() != Fact.BATTERY_PERCENT)
                 .forEach(claim -> assertThat(report.facts()).contains(claim));
-    }
-
-    private BenchTruth phone(Row row) {
-        BenchTruth phone = phones.stream()
-                .filter(one -> one.id().equals(row.phone()))
-                .findFirst()
-                .orElseThrow();
-        Map<Fact, String> from = new EnumMap<>(Fact.class);
-        row.from()
-                .forEach(word -> from.put(
-                        Fact.ofKey(word.substring(0, word.indexOf('='))).orElseThrow(),
-                        word.substring(word.indexOf('=') + 1)));
-        return phone.knowing(from);
     }
 
     /** The job by its own way, where another might be milder: its routes, and whatever makes a phone ready. */

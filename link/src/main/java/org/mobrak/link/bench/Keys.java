@@ -2,6 +2,7 @@ package org.mobrak.link.bench;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -144,9 +145,23 @@ final class Keys {
         return state.hands().strokes().stream().anyMatch(done -> done > 0);
     }
 
-    private static boolean isHeld(Stroke stroke, BenchState state) {
+    private boolean isHeld(Stroke stroke, BenchState state) {
+        if (stroke.keys().contains(Key.ALL)) {
+            Set<Key> held = state.hands().held().keySet();
+            return held.contains(Key.ALL) || held.containsAll(buttons());
+        }
         return stroke.keys().size() == state.hands().held().size()
                 && state.hands().held().keySet().containsAll(stroke.keys());
+    }
+
+    /** The buttons on its sides, and below its screen where one of its ways uses that. */
+    private Set<Key> buttons() {
+        Set<Key> all = EnumSet.of(Key.VOLUME_UP, Key.VOLUME_DOWN, Key.POWER);
+        boolean home = phone.ways().stream().anyMatch(way -> way.chord().keys().contains(Key.HOME));
+        if (home) {
+            all.add(Key.HOME);
+        }
+        return all;
     }
 
     /** The stroke a way waits for, where the phone listens to it now. */
