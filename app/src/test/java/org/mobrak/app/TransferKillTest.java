@@ -116,6 +116,20 @@ class TransferKillTest {
     }
 
     @ParameterizedTest
+    @ValueSource(ints = {150, 700, 1_300})
+    void amidAMergeOfTwoClubsOneHistoryIsThereOrBoth(int millis) throws Exception {
+        Path into = made("club");
+        try (Workspace open = Workspace.open(into, cache)) {
+            open.logbook().addPhone("Our own", NOON);
+        }
+        killAmid("import", into, zip, millis);
+        assertThat(phones(into)).isIn(1, PHONES + 1);
+        assertThat(transfers.check(into).problems()).isEmpty();
+        transfers.take(zip, into, Set.of());
+        assertThat(phones(into)).isEqualTo(PHONES + 1);
+    }
+
+    @ParameterizedTest
     @ValueSource(ints = {200, 900})
     void amidAnExportTheFileThatWasThereStaysWhole(int millis) throws Exception {
         killAmid("export", full, zip, millis);
