@@ -26,8 +26,6 @@ final class JobEdits {
     /** What is typed where the phone's model is not known. */
     static final String NO_WAY_BACK = "no way back";
 
-    private static final String HABITS = "habits";
-
     private final Logbook logbook;
     private final UndoStack undo;
     private final DeskOf desk;
@@ -136,14 +134,12 @@ final class JobEdits {
         logbook.record(running(desk.apply(wish).dossier()), new Event.Chosen(now.get(), habit));
         Set<String> kept = new TreeSet<>(Set.of(habit.word()));
         habits().stream().filter(other -> other.kind() != habit.kind()).forEach(other -> kept.add(other.word()));
-        logbook.putSetting(HABITS, String.join(" ", kept));
+        logbook.putSetting(Preferences.HABITS, String.join(" ", kept));
     }
 
     /** How things were done last. */
     private List<Habit> habits() {
-        return Stream.of(logbook.setting(HABITS).orElse("").split(" "))
-                .flatMap(word -> Habit.ofWord(word).stream())
-                .toList();
+        return Preferences.habits(logbook.setting(Preferences.HABITS));
     }
 
     /** A new job is done as the last one was. */

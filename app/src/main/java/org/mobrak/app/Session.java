@@ -57,6 +57,7 @@ public final class Session implements AutoCloseable {
     private final WorkshopDesk workshop;
     private final LogbookDesk logbook;
     private final HistoryDesk history;
+    private final ProgramDesk program;
 
     private final AtomicBoolean closed = new AtomicBoolean();
 
@@ -93,6 +94,7 @@ public final class Session implements AutoCloseable {
         this.workshop = new WorkshopDesk(workers, () -> opened);
         this.logbook = new LogbookDesk(workers, () -> opened, cache);
         this.history = new HistoryDesk(workers, () -> opened);
+        this.program = new ProgramDesk(workers, () -> opened);
         this.rehearsals =
                 new RehearsalDesk(workers, () -> bench().logbook(), new Practice.Place(folder, cache, clock, drawing));
     }
@@ -141,6 +143,11 @@ public final class Session implements AutoCloseable {
         return logbook;
     }
 
+    /** How a person likes to work, and what the program wrote down of itself. */
+    public ProgramDesk program() {
+        return program;
+    }
+
     /** What the logbook tells when it is read as a whole. */
     public HistoryDesk history() {
         return history;
@@ -160,6 +167,7 @@ public final class Session implements AutoCloseable {
         change("Opening the workspace", () -> {
             opened = Workbench.open(folder, cache, link, clock, filesFrom);
             rehearsals.recall();
+            program.recall();
         });
         // What nobody waits for begins when there is something to be seen.
         change("Looking at the cable", this::begin);

@@ -60,6 +60,7 @@ import org.mobrak.core.material.Inspection;
 import org.mobrak.core.material.PartitionNames;
 import org.mobrak.core.plan.Brief;
 import org.mobrak.core.plan.Plan;
+import org.mobrak.core.proof.Strictness;
 import org.mobrak.link.PhoneLink;
 
 /**
@@ -496,6 +497,11 @@ final class Workbench implements AutoCloseable {
 
         private static String name(PhoneRecord phone) {
             return "aftercare." + phone.id();
+        }
+
+        @Override
+        public Strictness usualProof() {
+            return Preferences.proof(logbook().setting(Preferences.PROOF));
         }
 
         @Override

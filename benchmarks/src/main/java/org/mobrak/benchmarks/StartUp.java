@@ -32,7 +32,10 @@ public final class StartUp {
             MobrakApp.start(
                     Path.of(arguments[0]),
                     new MobrakApp.Places(
-                            Path.of(arguments[0]), Path.of(arguments[1]), new RecentWorkspaces(Path.of(arguments[1]))),
+                            Path.of(arguments[0]),
+                            Path.of(arguments[1]),
+                            new RecentWorkspaces(Path.of(arguments[1])),
+                            Path.of(arguments[1]).resolve("mobrak.log")),
                     List.of());
         }
         Platform.runLater(() -> new Watch(arguments[0].equals("empty")).start());

@@ -42,7 +42,13 @@ public final class Launcher {
                 System.getProperty("mobrak.cache", user.resolve(".cache/mobrak").toString()));
         Path data = Path.of(System.getProperty(
                 "mobrak.data", user.resolve(".local/share/mobrak").toString()));
-        MobrakApp.Places places = new MobrakApp.Places(home, cache, new RecentWorkspaces(data));
+        MobrakApp.Places places = new MobrakApp.Places(
+                home,
+                cache,
+                new RecentWorkspaces(data),
+                Path.of(System.getProperty(
+                        "mobrak.log",
+                        user.resolve(".local/state/mobrak/mobrak.log").toString())));
         try {
             start(List.of(arguments), places);
         } catch (WrongUsage wrong) {

@@ -40,8 +40,9 @@ public final class MobrakApp {
      * @param home the shipped catalogues and the demo
      * @param cache where what was read of catalogues may be kept
      * @param recent the workspaces that were open last
+     * @param log what the program writes down of itself
      */
-    public record Places(Path home, Path cache, RecentWorkspaces recent) {}
+    public record Places(Path home, Path cache, RecentWorkspaces recent, Path log) {}
 
     MobrakApp(Places places) {
         this.places = places;

@@ -40,6 +40,16 @@ final class OtherWorkspaces implements Workspaces {
     }
 
     @Override
+    public Path here() {
+        return folder;
+    }
+
+    @Override
+    public Path log() {
+        return app.places().log();
+    }
+
+    @Override
     public void open(Path other) {
         attempt("Opening " + other.getFileName(), () -> {
             if (!other.equals(folder)) {

@@ -33,7 +33,8 @@ class OtherWorkspacesTest {
     }
 
     private OtherWorkspaces of(Desktop desktop) {
-        MobrakApp app = new MobrakApp(new MobrakApp.Places(Desktop.HOME, top.resolve("cache"), recent));
+        MobrakApp app = new MobrakApp(
+                new MobrakApp.Places(Desktop.HOME, top.resolve("cache"), recent, top.resolve("mobrak.log")));
         return new OtherWorkspaces(app, desktop.stage(), desktop.session(), demo);
     }
 

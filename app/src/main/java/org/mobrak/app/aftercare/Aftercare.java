@@ -105,11 +105,13 @@ public final class Aftercare {
     }
 
     private Notes notes() throws Refusal {
-        return Notes.parse(place.kept());
+        return Notes.parse(place.kept(), place.usualProof());
     }
 
     private void note(String what, UnaryOperator<Notes> change) throws Refusal {
-        place.keep(what, kept -> change.apply(Notes.parse(kept)).text());
+        place.keep(
+                what,
+                kept -> change.apply(Notes.parse(kept, place.usualProof())).text());
     }
 
     public void saw(Seen what) throws Refusal {

@@ -54,15 +54,23 @@ public record Notes(
             Instant at) {}
 
     public static Notes none() {
-        return new Notes(List.of(), Strictness.STRICT, List.of(), Map.of(), List.of());
+        return none(Strictness.STRICT);
     }
 
-    /** What was kept; nothing where that cannot be read. */
-    static Notes parse(String text) {
+    static Notes none(Strictness usual) {
+        return new Notes(List.of(), usual, List.of(), Map.of(), List.of());
+    }
+
+    /**
+     * What was kept; nothing where that cannot be read.
+     *
+     * @param usual what counts as proof where nothing was said for this phone
+     */
+    static Notes parse(String text, Strictness usual) {
         try {
-            return text.isBlank() ? none() : MAPPER.readValue(text, Notes.class);
+            return text.isBlank() ? none(usual) : MAPPER.readValue(text, Notes.class);
         } catch (JsonProcessingException unknown) {
-            return none();
+            return none(usual);
         }
     }
 

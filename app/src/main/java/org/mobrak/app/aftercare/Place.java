@@ -10,6 +10,7 @@ import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.logbook.Dossier;
+import org.mobrak.core.proof.Strictness;
 
 /** The phone on the desk and what is known for it; on the worker thread only. */
 public interface Place {
@@ -23,6 +24,9 @@ public interface Place {
 
     /** What is registered of this phone and of its model, to be put back one day. */
     List<StockCopy> copies() throws Refusal;
+
+    /** What counts as proof where nothing was said for a phone. */
+    Strictness usualProof();
 
     String kept() throws Refusal;
 

@@ -101,6 +101,11 @@ final class ChordScore extends VBox {
         return stroke.pressed() ? 1 : HELD;
     }
 
+    /** Whether it is counted out aloud from the beginning. */
+    void setAloud(boolean wanted) {
+        aloud.setSelected(wanted);
+    }
+
     private void begin() {
         due = -1;
         beat.play();

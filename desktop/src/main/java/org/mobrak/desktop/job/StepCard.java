@@ -88,6 +88,7 @@ final class StepCard extends VBox {
         if (!moment.ticked()) {
             how.keys().map(ChordScore::new).ifPresent(drawn -> {
                 score = Optional.of(drawn);
+                drawn.setAloud(session.program().preferences().get().sound());
                 getChildren().add(drawn);
             });
         }

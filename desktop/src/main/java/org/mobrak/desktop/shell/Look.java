@@ -2,6 +2,7 @@ package org.mobrak.desktop.shell;
 
 import atlantafx.base.theme.PrimerDark;
 import atlantafx.base.theme.PrimerLight;
+import java.nio.file.Path;
 import java.util.Objects;
 import java.util.function.DoubleConsumer;
 import javafx.application.Application;
@@ -14,6 +15,8 @@ final class Look {
     private static final double USUAL = 14;
     /** Twice the usual: Web Content Accessibility Guidelines 2.1, success criterion 1.4.4. */
     private static final double LARGEST = 2 * USUAL;
+
+    private static final String SYSTEM = "system";
 
     private final Scene scene;
     private final Session session;
@@ -34,11 +37,32 @@ final class Look {
     /** Puts the look back that the workspace remembers. */
     void recall() {
         session.recall("look.dark", word -> {
+            if (word.equals(SYSTEM)) {
+                asTheSystem();
+                return;
+            }
             dark = Boolean.parseBoolean(word);
             apply();
         });
         session.recall("look.size", word -> {
             size = Math.min(LARGEST, Math.max(SMALLEST, Double.parseDouble(word)));
+            apply();
+        });
+    }
+
+    /** Takes {@code light}, {@code dark} or {@code system}. */
+    void choose(String word) {
+        if (word.equals(SYSTEM)) {
+            session.remember("look.dark", SYSTEM);
+            asTheSystem();
+        } else {
+            setDark(word.equals("dark"));
+        }
+    }
+
+    private void asTheSystem() {
+        session.program().askSystemLook(Path.of(System.getProperty("user.home", ".")), System.getenv(), isDark -> {
+            dark = isDark;
             apply();
         });
     }

@@ -1,6 +1,7 @@
 package org.mobrak.desktop.shell;
 
 import java.io.File;
+import java.nio.file.Path;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -55,6 +56,8 @@ import org.mobrak.desktop.material.FilesPage;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.View;
 import org.mobrak.desktop.plan.Choice;
+import org.mobrak.desktop.program.Looks;
+import org.mobrak.desktop.program.ProgramSheet;
 import org.mobrak.desktop.workshop.WorkshopPage;
 
 /** The window's frame, in which the pages hang. */
@@ -83,6 +86,8 @@ public final class Shell {
     private final BorderPane frame = new BorderPane();
     private final StackPane over = new StackPane();
     private Optional<HelpSheet> help = Optional.empty();
+    private Optional<ProgramSheet> program = Optional.empty();
+    private Optional<ProgramSheet.Place> place = Optional.empty();
     private Optional<Palette> palette = Optional.empty();
     private final OtherPages others = new OtherPages(this::makeAnother);
     private Optional<Page> helped = Optional.empty();
@@ -128,6 +133,7 @@ public final class Shell {
         page.getStyleClass().add("page-place");
         page.getChildren().setAll(pages.get(Page.READINGS).node());
         open.addListener((property, old, stage) -> turnTo(stage));
+        scene.widthProperty().addListener((property, before, now) -> giveRoom());
         session.snapshot().addListener((property, old, snapshot) -> show(snapshot));
         session.rehearsals().practice().addListener((property, old, now) -> practise(now));
         listen();
@@ -147,6 +153,7 @@ public final class Shell {
     /** Lets other workspaces be opened from this window. */
     public void offer(Workspaces workspaces) {
         offered = Optional.of(workspaces);
+        place = Optional.of(new ProgramSheet.Place(workspaces.here(), workspaces.log()));
         if (makers.isEmpty()) {
             addWorkspaces();
         }
@@ -200,9 +207,10 @@ public final class Shell {
         giveRoom();
     }
 
-    /** A phone on the bench beside its sheet wants all the room there is. */
+    /** A phone on the bench beside its sheet wants all the room there is, and so does help in a narrow window. */
     private void giveRoom() {
-        room.setAllForThePage(practice.isPresent() && open.get() == Page.RUN_SHEET);
+        boolean narrow = frame.getRight() != null && scene.getWidth() < WIDTH;
+        room.setAllForThePage(narrow || practice.isPresent() && open.get() == Page.RUN_SHEET);
     }
 
     /** A page is made when it is first wanted, or when the one that is seen has been filled. */
@@ -256,7 +264,9 @@ public final class Shell {
         Button smaller = button(Feather.ZOOM_OUT, "Smaller letters (Ctrl+Minus)", () -> look.grow(-1));
         Button larger = button(Feather.ZOOM_IN, "Larger letters (Ctrl+Plus)", () -> look.grow(1));
         larger.setId("larger");
-        HBox foot = new HBox(light, smaller, larger);
+        Button settings = button(Feather.SETTINGS, "Settings, this program, its log (Ctrl+,)", this::program);
+        settings.setId("program-sheet");
+        HBox foot = new HBox(light, smaller, larger, settings);
         foot.getStyleClass().add("foot");
         return foot;
     }
@@ -391,7 +401,8 @@ public final class Shell {
             return keys.getName()
                     .replace("Shortcut", "Ctrl")
                     .replace("Equals", "=")
-                    .replace("Slash", "/");
+                    .replace("Slash", "/")
+                    .replace("Comma", ",");
         }
     }
 
@@ -404,6 +415,7 @@ public final class Shell {
         all.add(new Shortcut(control(KeyCode.K), false, "Find anything by its name", this::find));
         all.add(new Shortcut(new KeyCodeCombination(KeyCode.F1), false, "Help on this page", this::help));
         all.add(new Shortcut(control(KeyCode.SLASH), false, "All keys", this::keys));
+        all.add(new Shortcut(control(KeyCode.COMMA), false, "Settings, this program, its log", this::program));
         all.add(new Shortcut(control(KeyCode.N), false, "Name another phone", inTheDrawer(drawer::askForPhone)));
         all.add(new Shortcut(control(KeyCode.F), false, "Find a phone in the drawer", inTheDrawer(drawer::askWhich)));
         all.add(new Shortcut(control(KeyCode.O), false, "Take files in as readings", readings::chooseFiles));
@@ -454,16 +466,34 @@ public final class Shell {
         if (frame.getRight() == null || !helped.equals(Optional.of(open.get()))) {
             helped = Optional.of(open.get());
             sheet().showPage(open.get().name().toLowerCase(Locale.ROOT));
-            frame.setRight(sheet().node());
+            putBeside(Optional.of(sheet().node()));
         } else {
             closeHelp();
         }
     }
 
+    /** How one likes to work, what ships, and the log; the same keys put it away again. */
+    private void program() {
+        helped = Optional.empty();
+        ProgramSheet made = program.orElseGet(this::makeProgram);
+        program = Optional.of(made);
+        Region sheet = made.node();
+        putBeside(frame.getRight() == sheet ? Optional.empty() : Optional.of(sheet));
+    }
+
+    private ProgramSheet makeProgram() {
+        Path nowhere = session.snapshot().get().folder();
+        return new ProgramSheet(
+                session,
+                new Looks(look::choose, look::grow),
+                place.orElse(new ProgramSheet.Place(nowhere, nowhere.resolve("mobrak.log"))),
+                this::closeHelp);
+    }
+
     private void keys() {
         helped = Optional.empty();
         sheet().showKeys(shortcuts().stream().map(Shortcut::command).toList());
-        frame.setRight(sheet().node());
+        putBeside(Optional.of(sheet().node()));
     }
 
     /** Made when it is first wanted: whoever begins to work does not wait for it. */
@@ -483,7 +513,12 @@ public final class Shell {
     }
 
     private void closeHelp() {
-        frame.setRight(null);
+        putBeside(Optional.empty());
+    }
+
+    private void putBeside(Optional<Region> sheet) {
+        frame.setRight(sheet.orElse(null));
+        giveRoom();
     }
 
     private Runnable inTheDrawer(Runnable asking) {

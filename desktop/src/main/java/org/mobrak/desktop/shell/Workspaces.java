@@ -8,6 +8,12 @@ public interface Workspaces {
     /** Those that were open last, the latest first. */
     List<Path> recent();
 
+    /** Where this one lies. */
+    Path here();
+
+    /** Where the program writes down what it has to say of itself. */
+    Path log();
+
     /** Opens a workspace in place of this one; makes it where there is none. */
     void open(Path folder);
 
