@@ -47,6 +47,8 @@ final class Typing {
     static HBox line(Fact fact, Consumer<String> note) {
         Typing typing = of(fact);
         Button button = new Button("Note it");
+        button.setId("note-" + fact.key());
+        typing.control.setId("typed-" + fact.key());
         button.setMinWidth(Region.USE_PREF_SIZE);
         button.setOnAction(press -> note.accept(typing.text()));
         button.disableProperty().bind(typing.value.map(String::isBlank).orElse(true));
