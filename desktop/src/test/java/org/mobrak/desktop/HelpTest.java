@@ -12,11 +12,14 @@ import java.time.Clock;
 import java.time.ZoneOffset;
 import java.util.List;
 import javafx.scene.Node;
+import javafx.scene.control.Labeled;
 import javafx.scene.control.MenuButton;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.app.DrawerEntry;
 import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.desktop.shell.Page;
 import org.mobrak.desktop.shell.Shell;
@@ -52,6 +55,49 @@ class HelpTest {
             desktop.press(KeyCode.F1);
             desktop.press(KeyCode.F1);
             assertThat(desktop.isShown("help")).as("the same key puts it away").isFalse();
+        }
+    }
+
+    @Test
+    void theWordsOfAPageAreUnderlinedAndExplainedWhileHelpIsOpen() throws Exception {
+        try (Desktop desktop = Desktop.open(demo)) {
+            desktop.pick(
+                    "phones",
+                    DrawerEntry.class,
+                    entry -> entry.phone().nickname().startsWith("Hive 3"));
+            desktop.press(KeyCode.F1);
+            desktop.assertShows("Words on this page");
+            assertThat(desktop.robot().lookup(".has-term").queryAllAs(Labeled.class))
+                    .isNotEmpty()
+                    .allMatch(label -> label.isUnderline() || !Desktop.isSeen(label));
+            desktop.press(KeyCode.ESCAPE);
+            assertThat(desktop.robot().lookup(".has-term").queryAll()).isEmpty();
+        }
+    }
+
+    @Test
+    void theTourGoesRoundThePagesAndCanBeLeftAndTakenAgain() throws Exception {
+        try (Desktop desktop = Desktop.open(demo)) {
+            desktop.press(KeyCode.F1);
+            desktop.click("take-the-tour");
+            desktop.assertShows("1 of 6");
+            assertThat(desktop.isShown("help")).isFalse();
+            for (String page :
+                    List.of("stage-ways", "stage-files", "stage-run_sheet", "stage-after", "stage-logbook")) {
+                desktop.press(KeyCode.SPACE);
+                assertThat(desktop.<ToggleButton>find(page).isSelected())
+                        .as(page)
+                        .isTrue();
+            }
+            desktop.assertShows("6 of 6");
+            desktop.press(KeyCode.SPACE);
+            assertThat(desktop.isShown("tour")).as("it ends by itself").isFalse();
+            desktop.press(KeyCode.CONTROL, KeyCode.K);
+            desktop.fill("palette-words", "tour");
+            desktop.press(KeyCode.ENTER);
+            desktop.assertShows("1 of 6");
+            desktop.press(KeyCode.ESCAPE);
+            assertThat(desktop.isShown("tour")).isFalse();
         }
     }
 

@@ -1,11 +1,9 @@
 package org.mobrak.desktop.help;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Objects;
+import java.util.Set;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.layout.GridPane;
@@ -20,11 +18,20 @@ import org.mobrak.desktop.parts.Texts;
 
 /** The sheet at the side: what a page answers, and the words of the trade; or all keys. */
 public final class HelpSheet {
+    private final Glossary glossary = new Glossary(HelpText.of("words"));
+    private final Button tour = new Button("Take the tour");
     private final VBox content = new VBox();
     private final VBox node = new VBox();
 
-    /** @param close puts the sheet away */
-    public HelpSheet(Runnable close) {
+    /**
+     * A sheet.
+     *
+     * @param close puts the sheet away
+     * @param guide begins the tour
+     */
+    public HelpSheet(Runnable close, Runnable guide) {
+        tour.setId("take-the-tour");
+        tour.setOnAction(press -> guide.run());
         Button away = new Button("", new FontIcon(Feather.X));
         away.setId("close-help");
         Texts.tip(away, "Put the help away (Esc)");
@@ -46,9 +53,26 @@ public final class HelpSheet {
         return node;
     }
 
-    /** Shows what a page answers. */
-    public void showPage(String name) {
-        content.getChildren().setAll(Markdown.drawn(text(name)), Markdown.drawn(text("words")));
+    /**
+     * Shows what a page answers, and explains the words of the trade that are seen on it.
+     *
+     * @param page whose words are underlined as long as the help is open
+     */
+    public void showPage(String name, Node page) {
+        Set<String> here = glossary.mark(page);
+        Set<String> others = new LinkedHashSet<>(glossary.words());
+        others.removeAll(here);
+        content.getChildren()
+                .setAll(
+                        Markdown.drawn(HelpText.of(name)),
+                        tour,
+                        Markdown.drawn(glossary.told("Words on this page", here)),
+                        Markdown.drawn(glossary.told("Other words", others)));
+    }
+
+    /** The help is put away, and with it the lines under the words. */
+    public void left() {
+        glossary.unmark();
     }
 
     /** Shows every key and what it does. */
@@ -61,14 +85,5 @@ public final class HelpSheet {
             grid.addRow(grid.getRowCount(), keys, Texts.wrapped(Texts.plain(command.name())));
         });
         content.getChildren().setAll(Texts.heading("All keys"), grid);
-    }
-
-    private static String text(String name) {
-        try (InputStream in = Objects.requireNonNull(
-                HelpSheet.class.getResourceAsStream("/org/mobrak/desktop/help/" + name + ".md"))) {
-            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
-        } catch (IOException impossible) {
-            throw new UncheckedIOException(impossible);
-        }
     }
 }

@@ -15,6 +15,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
+import javafx.geometry.Pos;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -49,6 +50,7 @@ import org.mobrak.desktop.fit.WaysPage;
 import org.mobrak.desktop.help.Command;
 import org.mobrak.desktop.help.HelpSheet;
 import org.mobrak.desktop.help.Palette;
+import org.mobrak.desktop.help.Tour;
 import org.mobrak.desktop.identity.ReadingsPage;
 import org.mobrak.desktop.job.RunPage;
 import org.mobrak.desktop.logbook.LogbookPage;
@@ -89,6 +91,7 @@ public final class Shell {
     private Optional<ProgramSheet> program = Optional.empty();
     private Optional<ProgramSheet.Place> place = Optional.empty();
     private Optional<Palette> palette = Optional.empty();
+    private Optional<Tour> tour = Optional.empty();
     private final OtherPages others = new OtherPages(this::makeAnother);
     private Optional<Page> helped = Optional.empty();
     private Optional<Workspaces> offered = Optional.empty();
@@ -186,7 +189,7 @@ public final class Shell {
         if (frame.getRight() != null && helped.isPresent()) {
             // Help that is open speaks of what is seen.
             helped = Optional.of(stage);
-            sheet().showPage(stage.name().toLowerCase(Locale.ROOT));
+            sheet().showPage(stage.name().toLowerCase(Locale.ROOT), page);
         }
     }
 
@@ -439,6 +442,7 @@ public final class Shell {
     private List<Command> commands() {
         List<Command> all =
                 new ArrayList<>(shortcuts().stream().map(Shortcut::command).toList());
+        all.add(new Command("action", "Take the tour", "", this::tour));
         Optional<Snapshot> now = Optional.ofNullable(session.snapshot().get());
         now.ifPresent(snapshot -> snapshot.drawer()
                 .forEach(entry -> all.add(new Command(
@@ -465,7 +469,7 @@ public final class Shell {
     private void help() {
         if (frame.getRight() == null || !helped.equals(Optional.of(open.get()))) {
             helped = Optional.of(open.get());
-            sheet().showPage(open.get().name().toLowerCase(Locale.ROOT));
+            sheet().showPage(open.get().name().toLowerCase(Locale.ROOT), page);
             putBeside(Optional.of(sheet().node()));
         } else {
             closeHelp();
@@ -498,9 +502,25 @@ public final class Shell {
 
     /** Made when it is first wanted: whoever begins to work does not wait for it. */
     private HelpSheet sheet() {
-        HelpSheet made = help.orElseGet(() -> new HelpSheet(this::closeHelp));
+        HelpSheet made = help.orElseGet(() -> new HelpSheet(this::closeHelp, this::tour));
         help = Optional.of(made);
         return made;
+    }
+
+    private void tour() {
+        closeHelp();
+        Tour made = tour.orElseGet(() ->
+                new Tour(name -> open(Page.valueOf(name.toUpperCase(Locale.ROOT))), this::leaveTour));
+        tour = Optional.of(made);
+        if (!over.getChildren().contains(made.node())) {
+            StackPane.setAlignment(made.node(), Pos.BOTTOM_LEFT);
+            over.getChildren().add(made.node());
+        }
+        made.begin();
+    }
+
+    private void leaveTour() {
+        tour.ifPresent(made -> over.getChildren().remove(made.node()));
     }
 
     private void find() {
@@ -517,6 +537,9 @@ public final class Shell {
     }
 
     private void putBeside(Optional<Region> sheet) {
+        if (sheet.isEmpty()) {
+            help.ifPresent(HelpSheet::left);
+        }
         frame.setRight(sheet.orElse(null));
         giveRoom();
     }
