@@ -19,6 +19,7 @@ import java.util.concurrent.Callable;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.mobrak.app.aftercare.Aftercare;
 import org.mobrak.app.aftercare.AftercareView;
 import org.mobrak.app.aftercare.Place;
@@ -224,10 +225,14 @@ final class Workbench implements AutoCloseable {
         boolean saidBefore = says.isPresent()
                 && known.of(Fact.MODEL).stream()
                         .anyMatch(reading -> reading.value().equals(says.get()));
-        if (!saidBefore || PhoneSorting.differ(Fact.SERIAL, known.facts(), other)) {
+        // Of many phones of one model only the serial number tells which it is, where the phone says it.
+        boolean sameOne = other.value(Fact.SERIAL).isEmpty()
+                || other.value(Fact.SERIAL).equals(known.facts().value(Fact.SERIAL));
+        if (!saidBefore || !sameOne) {
             throw new Refusal(
-                    "The phone on the cable says that it is %s, and no reading of the phone on the desk says so. Nothing was noted; take a reading of it over the cable first."
-                            .formatted(says.orElse("nobody it names")));
+                    "The phone on the cable says that it is %s, and no reading of the phone on the desk says just that. Nothing was noted; take a reading of it over the cable first."
+                            .formatted(Stream.concat(says.stream(), other.value(Fact.SERIAL).stream())
+                                    .collect(Collectors.joining(", ", "", says.isEmpty() ? "nobody it names" : ""))));
         }
     }
 

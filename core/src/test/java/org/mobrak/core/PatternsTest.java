@@ -27,7 +27,7 @@ class PatternsTest {
     void noPatternRepeatsAGroupWithoutBound() throws IOException {
         List<String> found = new ArrayList<>();
         int patterns = 0;
-        for (String module : List.of("core", "cli", "desktop", "link")) {
+        for (String module : List.of("core", "link", "app", "cli", "desktop")) {
             try (Stream<Path> files = Files.walk(Sample.HOME.resolve(module).resolve("src/main/java"))) {
                 for (Path file :
                         files.filter(path -> path.toString().endsWith(".java")).toList()) {

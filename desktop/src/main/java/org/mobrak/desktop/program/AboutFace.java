@@ -66,7 +66,7 @@ final class AboutFace {
     /** Something that ships, and under what it may. */
     record Part(String name, String licence) {
         private static final Pattern LINE =
-                Pattern.compile("((?:\\((?:[^()]|\\([^()]*\\))*\\) )+)(.*) \\(\\S+ - [^)]*\\)");
+                Pattern.compile("((?:\\((?:[^()]|\\([^()]{0,40}\\)){1,80}\\) ){1,6})(.*) \\(\\S+ - [^)]*\\)");
 
         /** As the build writes it: licences in brackets, the name, where it is from. */
         static Optional<Part> of(String line) {

@@ -58,8 +58,7 @@ public final class PhoneSorting {
         return one.value(fact).isPresent() && other.value(fact).isPresent();
     }
 
-    /** Whether both know something, and not the same. */
-    public static boolean differ(Fact fact, Facts one, Facts other) {
+    private static boolean differ(Fact fact, Facts one, Facts other) {
         return bothKnow(fact, one, other) && !one.value(fact).equals(other.value(fact));
     }
 
