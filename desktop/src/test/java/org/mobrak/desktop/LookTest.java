@@ -8,6 +8,7 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.concurrent.TimeoutException;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -31,6 +32,19 @@ class LookTest {
     private static final List<String> GROUNDS = List.of("-mb-bench", "-mb-sheet", "-mb-well", "-mb-accent-wash");
 
     /** Web Content Accessibility Guidelines 2.1, success criteria 1.4.3 (text, 4.5:1) and 1.4.11 (signs, 3:1). */
+    /** A program is built in one place and started in another. */
+    @Test
+    void noCompiledSheetKnowsWhereItWasMade() throws Exception {
+        for (String sheet : List.of("light", "dark", "mobrak")) {
+            try (InputStream in = Objects.requireNonNull(
+                    LookTest.class.getResourceAsStream("/org/mobrak/desktop/" + sheet + ".bss"))) {
+                assertThat(new String(in.readAllBytes(), StandardCharsets.ISO_8859_1))
+                        .as(sheet)
+                        .doesNotContain("file:");
+            }
+        }
+    }
+
     @ParameterizedTest
     @ValueSource(strings = {"light.css", "dark.css"})
     void textAndSignsStandOutFromEveryGround(String sheet) throws IOException {

@@ -18,6 +18,7 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextArea;
 import javafx.scene.input.KeyCode;
+import javafx.scene.text.Font;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -87,6 +88,7 @@ class ProgramSheetTest {
         Files.writeString(demo.resolve("mobrak.log"), "2026 WARN Looking at Hive 3, orchard wall\n");
         try (Desktop desktop = Desktop.open(demo)) {
             desktop.press(KeyCode.CONTROL, KeyCode.COMMA);
+            assertThat(Font.getFamilies()).as("our letters").contains("Inter", "Noto Sans Mono");
             desktop.click("program-about");
             assertThat(desktop.text("versions")).startsWith("Mobrak 0.1.0").contains("Java 17");
             // What the build found, all of it; and nothing under a licence nobody has looked at.

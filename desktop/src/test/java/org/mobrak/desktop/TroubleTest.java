@@ -212,18 +212,17 @@ class TroubleTest {
             desktop.robot().interact(() -> desktop.session().workshop().readPasted(GUIDE));
             desktop.click("larger");
             desktop.click("light-or-dark");
-            for (KeyCode page : List.of(
-                    KeyCode.DIGIT1,
-                    KeyCode.DIGIT2,
-                    KeyCode.DIGIT3,
-                    KeyCode.DIGIT4,
-                    KeyCode.DIGIT5,
-                    KeyCode.DIGIT6,
-                    KeyCode.DIGIT7,
-                    KeyCode.DIGIT8)) {
-                desktop.press(KeyCode.CONTROL, page);
-                assertButtonsAreWhole(desktop);
-            }
+            assertEveryPageIsWhole(desktop);
+            aNameFromRightToLeftAndTooLong(desktop);
+            desktop.robot().interact(() -> {
+                desktop.stage().setWidth(2560);
+                desktop.stage().setHeight(1440);
+            });
+            assertEveryPageIsWhole(desktop);
+            desktop.robot().interact(() -> {
+                desktop.stage().setWidth(1024);
+                desktop.stage().setHeight(700);
+            });
             desktop.press(KeyCode.CONTROL, KeyCode.DIGIT2);
             VBox plans = desktop.find("plans");
             double room = ((Region) plans.getParent()).getWidth();
@@ -246,6 +245,37 @@ class TroubleTest {
                                     .get(0)
                                     .endsWith("dark.css"));
         }
+    }
+
+    private static void assertEveryPageIsWhole(Desktop desktop) {
+        for (KeyCode page : List.of(
+                KeyCode.DIGIT1,
+                KeyCode.DIGIT2,
+                KeyCode.DIGIT3,
+                KeyCode.DIGIT4,
+                KeyCode.DIGIT5,
+                KeyCode.DIGIT6,
+                KeyCode.DIGIT7,
+                KeyCode.DIGIT8)) {
+            desktop.press(KeyCode.CONTROL, page);
+            assertButtonsAreWhole(desktop);
+        }
+    }
+
+    /** Such a phone lies on the desk for once round the pages; then the one that lay there before. */
+    private static void aNameFromRightToLeftAndTooLong(Desktop desktop) {
+        PhoneRecord before = desktop.session()
+                .snapshot()
+                .get()
+                .desk()
+                .orElseThrow()
+                .dossier()
+                .phone();
+        desktop.robot().interact(() -> desktop.session().addPhone("הטלפון הישן של סבתא, ".repeat(6)));
+        desktop.rest();
+        assertEveryPageIsWhole(desktop);
+        desktop.robot().interact(() -> desktop.session().pick(before));
+        desktop.rest();
     }
 
     /** Web Content Accessibility Guidelines 2.1, success criterion 1.4.4: text at 200 % without loss of content or function. */

@@ -29,7 +29,7 @@ final class Look {
         this.scene = scene;
         this.session = session;
         this.letters = letters;
-        scene.getStylesheets().setAll(sheet("light.css"), sheet("mobrak.css"));
+        scene.getStylesheets().setAll(sheet("light.css"), sheet("fonts.css"), sheet("mobrak.css"));
         theme(false);
         letters();
     }
