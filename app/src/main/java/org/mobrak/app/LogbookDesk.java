@@ -98,12 +98,12 @@ public final class LogbookDesk {
 
     /** Notes something to be reminded of, for the phone on the desk. */
     public void remind(LocalDate day, String what) {
-        telling("Noting a reminder", () -> bench.get().remind(day, what));
+        telling("Noting a reminder", () -> bench.get().reminders().remind(day, what));
     }
 
     /** Something of one's own is done. */
     public void forget(Reminder reminder) {
-        telling("Taking a reminder off", () -> bench.get().forget(reminder));
+        telling("Taking a reminder off", () -> bench.get().reminders().forget(reminder));
     }
 
     private interface Change {
@@ -113,7 +113,7 @@ public final class LogbookDesk {
     private void telling(String what, Change change) {
         workers.ask(what, () -> {
             change.run();
-            List<Reminder> all = bench.get().reminders();
+            List<Reminder> all = bench.get().reminders().all();
             LocalDate today = bench.get().today();
             workers.draw(() -> due.set(Optional.of(new Due(today, all))));
             return Outcome.NOTHING;
@@ -129,7 +129,8 @@ public final class LogbookDesk {
         workers.ask("Writing the calendar", () -> {
             Files.writeString(
                     file,
-                    ReminderCalendar.of(bench.get().reminders(), bench.get().now()));
+                    ReminderCalendar.of(
+                            bench.get().reminders().all(), bench.get().now()));
             return Outcome.told(
                     "Saved: " + file + ". Take it into any calendar; a later one brings the same entries up to date.");
         });

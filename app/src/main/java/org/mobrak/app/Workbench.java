@@ -54,9 +54,6 @@ import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.Workspace;
 import org.mobrak.core.logbook.history.Tally;
 import org.mobrak.core.logbook.history.Timeline;
-import org.mobrak.core.logbook.remind.OwnReminder;
-import org.mobrak.core.logbook.remind.Reminder;
-import org.mobrak.core.logbook.remind.Reminders;
 import org.mobrak.core.material.Inspection;
 import org.mobrak.core.material.PartitionNames;
 import org.mobrak.core.plan.Brief;
@@ -82,6 +79,7 @@ final class Workbench implements AutoCloseable {
     private final UndoStack undo = new UndoStack();
     private final OutlookMemory memory = new OutlookMemory();
     private final ReportBook reports;
+    private final ReminderEdits reminders;
     private final JobEdits jobs;
     private final Aftercare aftercare = new Aftercare(new DeskPlace());
     private final Workshop workshop;
@@ -101,6 +99,7 @@ final class Workbench implements AutoCloseable {
         this.readings = new ReadingEdits(workspace.logbook(), undo, this::phone, this::now);
         this.jobs = new JobEdits(workspace.logbook(), undo, this::desk, this::now);
         this.reports = new ReportBook(workspace.logbook());
+        this.reminders = new ReminderEdits(workspace.logbook(), undo, this::phone, clock.getZone());
         this.link = link;
         this.clock = clock;
         this.filesFrom = filesFrom;
@@ -295,38 +294,9 @@ final class Workbench implements AutoCloseable {
         return LocalDate.now(clock);
     }
 
-    /** What is to be done again, with every phone of the drawer. */
-    List<Reminder> reminders() {
-        return new Reminders(clock.getZone()).all(logbook());
-    }
-
-    /** Keeps something of its own to be reminded of, for the phone on the desk. */
-    void remind(LocalDate due, String what) throws Refusal {
-        if (what.isBlank()) {
-            throw new Refusal("Say what you want to be reminded of.");
-        }
-        List<OwnReminder> now = new ArrayList<>(OwnReminder.of(logbook(), phone()));
-        now.add(new OwnReminder(due, what));
-        keepReminders("noting a reminder", phone(), now);
-    }
-
-    /** Something of one's own is done, or no longer wanted. */
-    void forget(Reminder reminder) {
-        logbook().phones().stream()
-                .filter(phone -> phone.nickname().equals(reminder.phone()))
-                .forEach(phone -> {
-                    List<OwnReminder> now = new ArrayList<>(OwnReminder.of(logbook(), phone));
-                    if (now.remove(new OwnReminder(reminder.due(), reminder.what()))) {
-                        keepReminders("taking a reminder off", phone, now);
-                    }
-                });
-    }
-
-    private void keepReminders(String what, PhoneRecord phone, List<OwnReminder> now) {
-        List<OwnReminder> before = OwnReminder.of(logbook(), phone);
-        OwnReminder.keep(logbook(), phone, now);
-        undo.did(new UndoStack.Step(
-                what, () -> OwnReminder.keep(logbook(), phone, before), () -> OwnReminder.keep(logbook(), phone, now)));
+    /** What is to be done again, and what a person wants to be reminded of. */
+    ReminderEdits reminders() {
+        return reminders;
     }
 
     /** What is known of the phone on the desk and was done to it. */

@@ -15,7 +15,6 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
-import javafx.geometry.Pos;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -48,9 +47,6 @@ import org.mobrak.desktop.bench.PracticePage;
 import org.mobrak.desktop.catalogue.CataloguePage;
 import org.mobrak.desktop.fit.WaysPage;
 import org.mobrak.desktop.help.Command;
-import org.mobrak.desktop.help.HelpSheet;
-import org.mobrak.desktop.help.Palette;
-import org.mobrak.desktop.help.Tour;
 import org.mobrak.desktop.identity.ReadingsPage;
 import org.mobrak.desktop.job.RunPage;
 import org.mobrak.desktop.logbook.LogbookPage;
@@ -87,13 +83,9 @@ public final class Shell {
     private final HBox foot;
     private final BorderPane frame = new BorderPane();
     private final StackPane over = new StackPane();
-    private Optional<HelpSheet> help = Optional.empty();
-    private Optional<ProgramSheet> program = Optional.empty();
+    private final SideSheets sides;
     private Optional<ProgramSheet.Place> place = Optional.empty();
-    private Optional<Palette> palette = Optional.empty();
-    private Optional<Tour> tour = Optional.empty();
     private final OtherPages others = new OtherPages(this::makeAnother);
-    private Optional<Page> helped = Optional.empty();
     private Optional<Workspaces> offered = Optional.empty();
     private Optional<PracticePage> practice = Optional.empty();
     private long jobShown = -1;
@@ -113,6 +105,7 @@ public final class Shell {
     public Shell(Session session, ZoneId zone, Scene scene) {
         this.session = session;
         this.scene = scene;
+        sides = new SideSheets(frame, over, open, this::giveRoom);
         readings = new ReadingsPage(session);
         pages.put(Page.READINGS, readings);
         makers.put(Page.WAYS, () -> new WaysPage(session, choice));
@@ -186,11 +179,7 @@ public final class Shell {
         page.getChildren().setAll(seen(stage));
         giveRoom();
         session.dismiss();
-        if (frame.getRight() != null && helped.isPresent()) {
-            // Help that is open speaks of what is seen.
-            helped = Optional.of(stage);
-            sheet().showPage(stage.name().toLowerCase(Locale.ROOT), page);
-        }
+        sides.turned();
     }
 
     /** While a rehearsal is played, its sheet stands where the real one would. */
@@ -212,7 +201,7 @@ public final class Shell {
 
     /** A phone on the bench beside its sheet wants all the room there is, and so does help in a narrow window. */
     private void giveRoom() {
-        boolean narrow = frame.getRight() != null && scene.getWidth() < WIDTH;
+        boolean narrow = sides.isBeside() && scene.getWidth() < WIDTH;
         room.setAllForThePage(narrow || practice.isPresent() && open.get() == Page.RUN_SHEET);
     }
 
@@ -254,7 +243,7 @@ public final class Shell {
         undo.setOnAction(press -> session.undo());
         redo.setId("redo");
         redo.setOnAction(press -> session.redo());
-        Button asking = button(Feather.HELP_CIRCLE, "Help on this page (F1)", this::help);
+        Button asking = button(Feather.HELP_CIRCLE, "Help on this page (F1)", sides::help);
         asking.setId("ask-help");
         HBox head = new HBox(room.call(), nickname, model, more, undo, redo, asking);
         head.getStyleClass().add("head");
@@ -377,10 +366,8 @@ public final class Shell {
     }
 
     private void onKey(KeyEvent key) {
-        if (key.getCode() == KeyCode.ESCAPE
-                && frame.getRight() != null
-                && palette.filter(one -> one.node().isVisible()).isEmpty()) {
-            closeHelp();
+        if (key.getCode() == KeyCode.ESCAPE && sides.takesEscape()) {
+            sides.close();
             key.consume();
             return;
         }
@@ -394,45 +381,33 @@ public final class Shell {
         }
     }
 
-    /** Keys and what they do; some mean something else inside a text field and are left to it. */
-    private record Shortcut(KeyCombination keys, boolean leftToFields, String words, Runnable action) {
-        Command command() {
-            return new Command("action", words, told(keys), action);
-        }
-
-        private static String told(KeyCombination keys) {
-            return keys.getName()
-                    .replace("Shortcut", "Ctrl")
-                    .replace("Equals", "=")
-                    .replace("Slash", "/")
-                    .replace("Comma", ",");
-        }
-    }
-
     private List<Shortcut> shortcuts() {
         List<Shortcut> all = new ArrayList<>();
         for (Page stage : Page.values()) {
             KeyCode digit = KeyCode.getKeyCode(String.valueOf(stage.ordinal() + 1));
-            all.add(new Shortcut(control(digit), false, "Go to “" + stage.label() + "”", () -> open(stage)));
+            all.add(new Shortcut(Shortcut.control(digit), false, "Go to “" + stage.label() + "”", () -> open(stage)));
         }
-        all.add(new Shortcut(control(KeyCode.K), false, "Find anything by its name", this::find));
-        all.add(new Shortcut(new KeyCodeCombination(KeyCode.F1), false, "Help on this page", this::help));
-        all.add(new Shortcut(control(KeyCode.SLASH), false, "All keys", this::keys));
-        all.add(new Shortcut(control(KeyCode.COMMA), false, "Settings, this program, its log", this::program));
-        all.add(new Shortcut(control(KeyCode.N), false, "Name another phone", inTheDrawer(drawer::askForPhone)));
-        all.add(new Shortcut(control(KeyCode.F), false, "Find a phone in the drawer", inTheDrawer(drawer::askWhich)));
-        all.add(new Shortcut(control(KeyCode.O), false, "Take files in as readings", readings::chooseFiles));
-        all.add(new Shortcut(control(KeyCode.V), true, "Paste a reading or a guide", this::pasteReading));
-        all.add(new Shortcut(control(KeyCode.Z), true, "Undo", session::undo));
+        all.add(new Shortcut(
+                Shortcut.control(KeyCode.K), false, "Find anything by its name", () -> sides.find(this::commands)));
+        all.add(new Shortcut(new KeyCodeCombination(KeyCode.F1), false, "Help on this page", sides::help));
+        all.add(new Shortcut(Shortcut.control(KeyCode.SLASH), false, "All keys", this::keys));
+        all.add(new Shortcut(Shortcut.control(KeyCode.COMMA), false, "Settings, this program, its log", this::program));
+        all.add(new Shortcut(
+                Shortcut.control(KeyCode.N), false, "Name another phone", inTheDrawer(drawer::askForPhone)));
+        all.add(new Shortcut(
+                Shortcut.control(KeyCode.F), false, "Find a phone in the drawer", inTheDrawer(drawer::askWhich)));
+        all.add(new Shortcut(Shortcut.control(KeyCode.O), false, "Take files in as readings", readings::chooseFiles));
+        all.add(new Shortcut(Shortcut.control(KeyCode.V), true, "Paste a reading or a guide", this::pasteReading));
+        all.add(new Shortcut(Shortcut.control(KeyCode.Z), true, "Undo", session::undo));
         all.add(new Shortcut(
                 new KeyCodeCombination(KeyCode.Z, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN),
                 true,
                 "Redo",
                 session::redo));
-        all.add(new Shortcut(control(KeyCode.PLUS), false, "Larger letters", () -> look.grow(1)));
-        all.add(new Shortcut(control(KeyCode.EQUALS), false, "Larger letters", () -> look.grow(1)));
-        all.add(new Shortcut(control(KeyCode.MINUS), false, "Smaller letters", () -> look.grow(-1)));
-        all.add(new Shortcut(control(KeyCode.DIGIT0), false, "Letters as usual", () -> look.grow(0)));
+        all.add(new Shortcut(Shortcut.control(KeyCode.PLUS), false, "Larger letters", () -> look.grow(1)));
+        all.add(new Shortcut(Shortcut.control(KeyCode.EQUALS), false, "Larger letters", () -> look.grow(1)));
+        all.add(new Shortcut(Shortcut.control(KeyCode.MINUS), false, "Smaller letters", () -> look.grow(-1)));
+        all.add(new Shortcut(Shortcut.control(KeyCode.DIGIT0), false, "Letters as usual", () -> look.grow(0)));
         all.add(new Shortcut(new KeyCodeCombination(KeyCode.F8), false, "Light or dark", look::toggle));
         all.add(new Shortcut(new KeyCodeCombination(KeyCode.F9), false, "Show or hide the drawer", room::callDrawer));
         return all;
@@ -442,7 +417,7 @@ public final class Shell {
     private List<Command> commands() {
         List<Command> all =
                 new ArrayList<>(shortcuts().stream().map(Shortcut::command).toList());
-        all.add(new Command("action", "Take the tour", "", this::tour));
+        all.add(new Command("action", "Take the tour", "", sides::tour));
         Optional<Snapshot> now = Optional.ofNullable(session.snapshot().get());
         now.ifPresent(snapshot -> snapshot.drawer()
                 .forEach(entry -> all.add(new Command(
@@ -465,24 +440,8 @@ public final class Shell {
         ((WaysPage) page(Page.WAYS)).show(route);
     }
 
-    /** What the page that is open answers; the same keys put it away again. */
-    private void help() {
-        if (frame.getRight() == null || !helped.equals(Optional.of(open.get()))) {
-            helped = Optional.of(open.get());
-            sheet().showPage(open.get().name().toLowerCase(Locale.ROOT), page);
-            putBeside(Optional.of(sheet().node()));
-        } else {
-            closeHelp();
-        }
-    }
-
-    /** How one likes to work, what ships, and the log; the same keys put it away again. */
     private void program() {
-        helped = Optional.empty();
-        ProgramSheet made = program.orElseGet(this::makeProgram);
-        program = Optional.of(made);
-        Region sheet = made.node();
-        putBeside(frame.getRight() == sheet ? Optional.empty() : Optional.of(sheet));
+        sides.program(this::makeProgram);
     }
 
     private ProgramSheet makeProgram() {
@@ -491,57 +450,11 @@ public final class Shell {
                 session,
                 new Looks(look::choose, look::grow),
                 place.orElse(new ProgramSheet.Place(nowhere, nowhere.resolve("mobrak.log"))),
-                this::closeHelp);
+                sides::close);
     }
 
     private void keys() {
-        helped = Optional.empty();
-        sheet().showKeys(shortcuts().stream().map(Shortcut::command).toList());
-        putBeside(Optional.of(sheet().node()));
-    }
-
-    /** Made when it is first wanted: whoever begins to work does not wait for it. */
-    private HelpSheet sheet() {
-        HelpSheet made = help.orElseGet(() -> new HelpSheet(this::closeHelp, this::tour));
-        help = Optional.of(made);
-        return made;
-    }
-
-    private void tour() {
-        closeHelp();
-        Tour made = tour.orElseGet(() ->
-                new Tour(name -> open(Page.valueOf(name.toUpperCase(Locale.ROOT))), this::leaveTour));
-        tour = Optional.of(made);
-        if (!over.getChildren().contains(made.node())) {
-            StackPane.setAlignment(made.node(), Pos.BOTTOM_LEFT);
-            over.getChildren().add(made.node());
-        }
-        made.begin();
-    }
-
-    private void leaveTour() {
-        tour.ifPresent(made -> over.getChildren().remove(made.node()));
-    }
-
-    private void find() {
-        if (palette.isEmpty()) {
-            Palette made = new Palette(this::commands);
-            palette = Optional.of(made);
-            over.getChildren().add(made.node());
-        }
-        palette.ifPresent(Palette::open);
-    }
-
-    private void closeHelp() {
-        putBeside(Optional.empty());
-    }
-
-    private void putBeside(Optional<Region> sheet) {
-        if (sheet.isEmpty()) {
-            help.ifPresent(HelpSheet::left);
-        }
-        frame.setRight(sheet.orElse(null));
-        giveRoom();
+        sides.keys(shortcuts().stream().map(Shortcut::command).toList());
     }
 
     private Runnable inTheDrawer(Runnable asking) {
@@ -549,10 +462,6 @@ public final class Shell {
             room.openDrawer();
             asking.run();
         };
-    }
-
-    private static KeyCombination control(KeyCode code) {
-        return new KeyCodeCombination(code, KeyCombination.SHORTCUT_DOWN);
     }
 
     private void goToPhone(long number) {
