@@ -108,7 +108,9 @@ public final class AftercareDesk {
     private void climb(String what, Callable<CableProof> asking) {
         workers.askPhone(what, asking, proof -> {
             bench.get().mustBeOnDesk(proof.who());
-            bench.get().aftercare().saw(proof.seen());
+            if (proof.seen().isPresent()) {
+                bench.get().aftercare().saw(proof.seen().get());
+            }
             show();
             return Outcome.told(proof.words());
         });

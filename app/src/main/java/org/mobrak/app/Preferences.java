@@ -2,7 +2,6 @@ package org.mobrak.app;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.BiConsumer;
 import java.util.function.Function;
@@ -52,7 +51,7 @@ public record Preferences(List<Habit> habits, Strictness proof, boolean sound) {
 
     void keep(BiConsumer<String, String> keeper) {
         keeper.accept(HABITS, habits.stream().map(Habit::word).sorted().collect(Collectors.joining(" ")));
-        keeper.accept(PROOF, proof.word().toLowerCase(Locale.ROOT));
+        keeper.accept(PROOF, proof.word());
         keeper.accept(SOUND, String.valueOf(sound));
     }
 

@@ -1,16 +1,12 @@
 package org.mobrak.app;
 
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
-import org.mobrak.core.identity.Fact;
-import org.mobrak.core.logbook.Dossier;
-import org.mobrak.core.logbook.PhoneRecord;
 
 /** What concerns the program and not a phone: how a person likes to work, and what the program wrote down of itself. */
 public final class ProgramDesk {
@@ -77,14 +73,6 @@ public final class ProgramDesk {
     }
 
     private List<String> names() {
-        List<String> names = new ArrayList<>();
-        Optional.ofNullable(bench.get()).ifPresent(open -> {
-            for (PhoneRecord phone : open.logbook().phones()) {
-                names.add(phone.nickname());
-                Dossier dossier = open.logbook().dossier(phone);
-                dossier.ledger().facts().value(Fact.SERIAL).ifPresent(names::add);
-            }
-        });
-        return names;
+        return Optional.ofNullable(bench.get()).map(Workbench::names).orElse(List.of());
     }
 }

@@ -177,9 +177,9 @@ public final class Session implements AutoCloseable {
         if (opened == null) {
             return;
         }
-        bench().lookAtCable();
         bench().lookThrough(found -> drawing.execute(() -> tellDamage(found)));
         bench().backUp();
+        bench().lookAtCable();
     }
 
     /** Puts an earlier copy of the logbook in its place; what is there now is kept. */

@@ -60,12 +60,15 @@ import org.mobrak.core.plan.Brief;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.core.proof.Strictness;
 import org.mobrak.link.PhoneLink;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /**
  * The work itself, on the worker thread only. Each method changes what is on disk and gives what to tell the user; a refusal
  * is an exception whose message is for the user.
  */
 final class Workbench implements AutoCloseable {
+    private static final Logger LOG = LoggerFactory.getLogger(Workbench.class);
     private static final String LAST_PHONE = "phone";
 
     private final Workspace workspace;
@@ -74,6 +77,7 @@ final class Workbench implements AutoCloseable {
     private final ReadingEdits readings;
     private final PhoneLink link;
     private List<String> cable = List.of();
+    private boolean watching;
     private final Clock clock;
     private final FilesFrom filesFrom;
     private final UndoStack undo = new UndoStack();
@@ -490,9 +494,31 @@ final class Workbench implements AutoCloseable {
         return desk(dossier(), wish);
     }
 
-    /** Looks which phones hang on the cable; until then none are shown, and nobody waits for a cable to begin. */
+    /** From now on it is looked which phones hang on the cable; until then none are shown, and nobody waits for a cable to begin. */
     void lookAtCable() throws IOException {
         cable = link.seen();
+        watching = true;
+    }
+
+    /** Phones come and go; what a cable said last stays where it says nothing. */
+    private List<String> onCable() {
+        if (watching) {
+            try {
+                cable = link.seen();
+            } catch (IOException silent) {
+                LOG.info("The cable cannot be asked: {}", silent.getMessage());
+            }
+        }
+        return cable;
+    }
+
+    /** Names that tell of persons: what phones are called, and their serial numbers. */
+    List<String> names() {
+        return logbook().phones().stream()
+                .flatMap(phone -> Stream.concat(
+                        Stream.of(phone.nickname()),
+                        memory.identity(catalogue(), dossier(phone)).facts().value(Fact.SERIAL).stream()))
+                .toList();
     }
 
     /** Everything as it stands on disk now. */
@@ -513,7 +539,7 @@ final class Workbench implements AutoCloseable {
                 List.copyOf(unread),
                 desk,
                 past(dossiers),
-                cable,
+                onCable(),
                 shelf.look(),
                 bin.table(desk.map(one -> one.stock().kept()).orElseGet(bin::kept))
                         .map(table -> table.by(names)),

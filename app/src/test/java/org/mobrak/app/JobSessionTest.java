@@ -4,11 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import org.junit.jupiter.api.Test;
+import org.mobrak.app.demo.DemoWorkspace;
+import org.mobrak.app.demo.DrawerFile;
 import org.mobrak.app.rehearsal.Person;
 import org.mobrak.app.rehearsal.Report;
 import org.mobrak.core.catalogue.Habit;
@@ -98,6 +101,25 @@ class JobSessionTest extends DemoSessions {
             assertThat(session.snapshot().get().undo()).isEqualTo(undo);
             does(session, Session::undo);
             assertThat(desk(session).identity().facts().value(Fact.CARD)).isEmpty();
+        }
+    }
+
+    /** The demo as an earlier Mobrak laid it out: its cable said other things of its phones. */
+    @Test
+    void aCableThatCannotBeReadIsToldAndKeepsNothingFromWorking() throws Exception {
+        Path folder = top.resolve("demo");
+        DemoWorkspace.create(HOME, folder, top.resolve("cache"), Clock.systemUTC());
+        Path drawer = folder.resolve("bench/drawer.yaml");
+        Files.writeString(drawer, Files.readString(drawer).replace("mode: os", "mode: os, rooted: true"));
+        try (Session session =
+                new Session(folder, top.resolve("cache"), DrawerFile.benchOf(folder), Clock.systemUTC(), drawing)) {
+            does(session, Session::open);
+            assertThat(session.notice().get())
+                    .map(Notice::text)
+                    .hasValueSatisfying(text -> assertThat(text).contains("Open a fresh demo"));
+            assertThat(session.snapshot().get().bench()).isEmpty();
+            does(session, one -> one.takeTyped(Fact.CARD, "yes"));
+            assertThat(session.notice().get()).map(Notice::bad).as("told once").isNotEqualTo(Optional.of(true));
         }
     }
 }

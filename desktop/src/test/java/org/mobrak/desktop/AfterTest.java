@@ -225,6 +225,16 @@ class AfterTest {
         desktop.until("no such file", () -> desktop.shows("It has no file"));
     }
 
+    /** Without a root binary nobody was asked, so there is no manager that denied anything. */
+    @Test
+    void aShellWithoutARootBinaryProvesNothing() {
+        lay("Hive 3");
+        desktop.click("face-proof");
+        choose("ask-for-root", "the phone with the orange sticker");
+        desktop.until("told", () -> desktop.shows("there is no root binary"));
+        assertThat(view().timeline()).isEmpty();
+    }
+
     @Test
     void aPhoneOnTheCableClimbsTheLadderByItselfAndNoOtherPhoneDoes() {
         lay("Hive 5");

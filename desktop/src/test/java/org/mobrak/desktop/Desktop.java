@@ -30,6 +30,7 @@ import javafx.stage.Stage;
 import org.mobrak.app.Session;
 import org.mobrak.app.demo.DrawerFile;
 import org.mobrak.core.job.Job;
+import org.mobrak.desktop.shell.Page;
 import org.mobrak.link.PhoneLink;
 import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
@@ -37,6 +38,11 @@ import org.testfx.util.WaitForAsyncUtils;
 
 /** The real window as a person uses it; every step waits for what it should bring about, never for time. */
 final class Desktop implements AutoCloseable {
+    /** With Ctrl each of these opens a page; together all of them. */
+    static final List<KeyCode> PAGES = Stream.of(Page.values())
+            .map(page -> KeyCode.getKeyCode(String.valueOf(page.ordinal() + 1)))
+            .toList();
+
     static final Path HOME = Path.of(System.getProperty("mobrak.home"));
 
     private final FxRobot robot = new FxRobot();

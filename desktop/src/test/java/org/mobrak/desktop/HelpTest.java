@@ -21,7 +21,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.DrawerEntry;
 import org.mobrak.app.demo.DemoWorkspace;
-import org.mobrak.desktop.shell.Page;
 import org.mobrak.desktop.shell.Shell;
 import org.mobrak.desktop.shell.Workspaces;
 
@@ -43,8 +42,8 @@ class HelpTest {
         try (Desktop desktop = Desktop.open(demo)) {
             desktop.press(KeyCode.F1);
             desktop.assertShows("Who is this phone?");
-            for (Page page : Page.values()) {
-                desktop.press(KeyCode.CONTROL, KeyCode.getKeyCode(String.valueOf(page.ordinal() + 1)));
+            for (KeyCode page : Desktop.PAGES) {
+                desktop.press(KeyCode.CONTROL, page);
                 desktop.until("the help follows", () -> desktop.isShown("help"));
             }
             desktop.assertShows("From a guide to a route");

@@ -120,15 +120,7 @@ class HostileTextTest {
     }
 
     private void lookAtEverything(Desktop desktop) {
-        for (KeyCode page : List.of(
-                KeyCode.DIGIT1,
-                KeyCode.DIGIT2,
-                KeyCode.DIGIT3,
-                KeyCode.DIGIT4,
-                KeyCode.DIGIT5,
-                KeyCode.DIGIT6,
-                KeyCode.DIGIT7,
-                KeyCode.DIGIT8)) {
+        for (KeyCode page : Desktop.PAGES) {
             desktop.press(KeyCode.CONTROL, page);
             List<ToggleButton> tabs = new ArrayList<>();
             desktop

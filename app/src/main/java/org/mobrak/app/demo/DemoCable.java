@@ -1,5 +1,6 @@
 package org.mobrak.app.demo;
 
+import com.fasterxml.jackson.core.JsonProcessingException;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
@@ -7,6 +8,7 @@ import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionStage;
 import java.util.function.Consumer;
+import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.link.PhoneLink;
 import org.mobrak.link.Reply;
 import org.mobrak.link.Request;
@@ -23,7 +25,14 @@ final class DemoCable implements PhoneLink {
 
     private synchronized BenchCable bench() throws IOException {
         if (read.isEmpty()) {
-            read = Optional.of(DrawerFile.bench(workspace));
+            try {
+                read = Optional.of(DrawerFile.bench(workspace));
+            } catch (JsonProcessingException older) {
+                // As an earlier Mobrak made it; everything but the cable works all the same.
+                read = Optional.of(new BenchCable(List.of()));
+                throw new UnreadableInput(
+                        "The demo's cable was made by another Mobrak, so no phone hangs on it. Open a fresh demo.");
+            }
         }
         return read.get();
     }

@@ -1,7 +1,9 @@
 package org.mobrak.app.rehearsal;
 
 import java.io.IOException;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -9,7 +11,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.mobrak.app.Session;
 import org.mobrak.app.rehearsal.BenchView.Doing;
 import org.mobrak.app.rehearsal.BenchView.Offer;
@@ -341,14 +342,23 @@ final class BenchWork {
         return state.mode().screen();
     }
 
+    /** Asked with every frame, so from the end. What comes at once is seen at once: the same keys may mean two things. */
     private String lastSeen() {
         List<Report.Happened> all = diary.happened();
-        double last = all.isEmpty() ? 0 : all.get(all.size() - 1).seconds();
-        // What comes at once is seen at once: where the same keys mean two things, both cues count.
-        return all.stream()
-                .filter(one -> one.kind().equals("seen") && one.seconds() == last)
-                .map(Report.Happened::text)
-                .distinct()
-                .collect(Collectors.joining("; "));
+        Deque<String> last = new ArrayDeque<>();
+        double at = -1;
+        for (int i = all.size() - 1; i >= 0; i--) {
+            Report.Happened one = all.get(i);
+            if (at >= 0 && one.seconds() < at) {
+                break;
+            }
+            if (one.kind().equals("seen")) {
+                at = one.seconds();
+                if (!last.contains(one.text())) {
+                    last.addFirst(one.text());
+                }
+            }
+        }
+        return String.join("; ", last);
     }
 }

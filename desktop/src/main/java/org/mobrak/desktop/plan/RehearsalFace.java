@@ -88,6 +88,11 @@ public final class RehearsalFace {
         // Where the window is low it scrolls, and the list stays tall enough to be read.
         node = new Sheet(all);
         node.setFitToHeight(true);
+        node.sceneProperty().addListener((property, before, scene) -> {
+            if (scene != null) {
+                head();
+            }
+        });
         node.widthProperty().addListener((property, before, now) -> arrange(now.doubleValue() >= WIDE));
         arrange(true);
         choice.plan().addListener((property, old, plan) -> {
@@ -141,6 +146,10 @@ public final class RehearsalFace {
     /** A sheet is written only where the plan or what is known of the phone is another. */
     private void offer(Optional<Plan> plan) {
         Optional<Outlook> now = desk.map(Desk::outlook);
+        if (node.getScene() == null) {
+            // Nothing is worked out for a face that nobody sees.
+            return;
+        }
         boolean same = plan.equals(drilled) && now.orElse(null) == drilledFor.orElse(null);
         if (!same) {
             drilled = plan;

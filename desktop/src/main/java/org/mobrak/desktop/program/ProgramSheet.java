@@ -50,7 +50,11 @@ public final class ProgramSheet {
     public record Place(Path workspace, Path log) {}
 
     public Region node() {
-        session.program().look();
         return node;
+    }
+
+    /** It is about to be seen: a job may have chosen a habit since. */
+    public void look() {
+        session.program().look();
     }
 }

@@ -92,6 +92,7 @@ final class SideSheets {
         helped = Optional.empty();
         ProgramSheet made = program.orElseGet(maker);
         program = Optional.of(made);
+        made.look();
         Region sheet = made.node();
         putBeside(frame.getRight() == sheet ? Optional.empty() : Optional.of(sheet));
     }
