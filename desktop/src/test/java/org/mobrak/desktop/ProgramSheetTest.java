@@ -34,6 +34,7 @@ class ProgramSheetTest {
             "mit",
             "bsd",
             "eclipse public",
+            "epl-2.0",
             "lesser general public",
             "0bsd",
             "gplv2+ce",
