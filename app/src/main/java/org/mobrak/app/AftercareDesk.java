@@ -107,7 +107,7 @@ public final class AftercareDesk {
 
     private void climb(String what, Callable<CableProof> asking) {
         workers.askPhone(what, asking, proof -> {
-            bench.get().mustBeOnDesk(proof.who());
+            bench.get().intakes().mustBeOnDesk(proof.who());
             if (proof.seen().isPresent()) {
                 bench.get().aftercare().saw(proof.seen().get());
             }
@@ -160,7 +160,7 @@ public final class AftercareDesk {
             open.readings().takeTyped(Fact.TROUBLE, symptom);
             Goal goal = Goal.ofKey("mend:" + symptom)
                     .orElseThrow(() -> new Refusal("No plan mends this; go by the advice."));
-            Wishes.keep(open.logbook(), open.picked().orElseThrow(), new Wish(goal, school, limits));
+            Wishes.keep(open.logbook(), open.picked().get().orElseThrow(), new Wish(goal, school, limits));
             return Outcome.NOTHING;
         });
     }
@@ -203,7 +203,7 @@ public final class AftercareDesk {
                 "Taking the file off " + seen,
                 () -> new Pulled(CableProof.who(link, seen), new CablePatch(link, seen).pull()),
                 pulled -> {
-                    bench.get().mustBeOnDesk(pulled.who());
+                    bench.get().intakes().mustBeOnDesk(pulled.who());
                     bench.get().aftercare().openPulled(seen, pulled.content());
                     show();
                     return Outcome.NOTHING;

@@ -193,6 +193,7 @@ public final class LogbookDesk {
     private static Optional<String> phone(Workbench open, boolean only) throws Refusal {
         return only
                 ? Optional.of(open.picked()
+                        .get()
                         .orElseThrow(() -> new Refusal("Lay a phone on the desk first."))
                         .nickname())
                 : Optional.empty();

@@ -179,7 +179,7 @@ public final class Session implements AutoCloseable {
         }
         bench().lookThrough(found -> drawing.execute(() -> tellDamage(found)));
         bench().backUp();
-        bench().lookAtCable();
+        bench().cable().begin();
     }
 
     /** Puts an earlier copy of the logbook in its place; what is there now is kept. */
@@ -207,21 +207,21 @@ public final class Session implements AutoCloseable {
     }
 
     public void pick(PhoneRecord phone) {
-        change("Looking at " + phone.nickname(), () -> bench().lay(phone));
+        change("Looking at " + phone.nickname(), () -> bench().picked().lay(phone));
     }
 
     public void addPhone(String nickname) {
-        change("Adding a phone", () -> bench().addPhone(nickname));
+        change("Adding a phone", () -> bench().intakes().addPhone(nickname));
     }
 
     /** Takes a text in from the clipboard or a text field. */
     public void takePasted(String text) {
-        asking("Reading the text", () -> bench().offer(List.of(TextIntake.pasted(text))));
+        asking("Reading the text", () -> bench().intakes().offer(List.of(TextIntake.pasted(text))));
     }
 
     public void takeFiles(List<Path> files) {
         String what = files.size() == 1 ? files.get(0).getFileName().toString() : files.size() + " files";
-        asking("Reading " + what, () -> bench().takeFiles(files));
+        asking("Reading " + what, () -> bench().intakes().takeFiles(files));
     }
 
     /** Takes files in that somebody opened with this program: text is read, anything else is looked into. */
@@ -247,7 +247,10 @@ public final class Session implements AutoCloseable {
 
     /** Asks a phone on the cable for everything it can say. */
     public void takeFromCable(String seen) {
-        workers.askPhone("Asking " + seen, () -> CableReading.of(link, seen), texts -> bench().offer(texts));
+        workers.askPhone(
+                "Asking " + seen,
+                () -> CableReading.of(link, seen),
+                texts -> bench().intakes().offer(texts));
     }
 
     /** Notes several things that a person read, all or none. */
@@ -278,7 +281,7 @@ public final class Session implements AutoCloseable {
     /** Answers the question that is open. */
     public void answer(Question.Answer answer) {
         Question asked = workers.closeQuestion().orElseThrow();
-        telling("Putting the readings away", () -> bench().answer(asked, answer));
+        telling("Putting the readings away", () -> bench().intakes().answer(asked, answer));
     }
 
     public void undo() {
@@ -305,16 +308,16 @@ public final class Session implements AutoCloseable {
     private void wish(UnaryOperator<Wish> other) {
         change("Weighing the ways", () -> {
             Wish wish = other.apply(wish());
-            Optional<PhoneRecord> phone = bench().picked();
+            Optional<PhoneRecord> phone = bench().picked().get();
             phone.ifPresent(one -> Wishes.keep(bench().logbook(), one, wish));
             withoutPhone = phone.isPresent() ? withoutPhone : Optional.of(wish);
         });
     }
 
     private Wish wish() {
-        return bench().picked().isEmpty()
+        return bench().picked().get().isEmpty()
                 ? withoutPhone.orElseGet(Wish::usual)
-                : Wishes.of(bench().logbook(), bench().picked());
+                : Wishes.of(bench().logbook(), bench().picked().get());
     }
 
     /** Saves a plan on one page, as HTML or Markdown by the file's ending. */

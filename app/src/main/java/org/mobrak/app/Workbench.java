@@ -17,12 +17,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.function.Consumer;
-import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.mobrak.app.aftercare.Aftercare;
 import org.mobrak.app.aftercare.AftercareView;
-import org.mobrak.app.aftercare.Place;
 import org.mobrak.app.workshop.EntryEdits;
 import org.mobrak.app.workshop.Workshop;
 import org.mobrak.app.workshop.WorkshopPlace;
@@ -31,17 +29,11 @@ import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.file.Difference;
 import org.mobrak.core.catalogue.match.Identity;
-import org.mobrak.core.catalogue.trouble.Troubles;
 import org.mobrak.core.gather.Kept;
-import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Finding;
-import org.mobrak.core.identity.Ledger;
 import org.mobrak.core.identity.Refusal;
-import org.mobrak.core.identity.check.PhoneSorting;
-import org.mobrak.core.identity.check.PhoneSorting.Heap;
-import org.mobrak.core.identity.reader.RawText;
 import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.JobPlan;
@@ -58,34 +50,28 @@ import org.mobrak.core.material.Inspection;
 import org.mobrak.core.material.PartitionNames;
 import org.mobrak.core.plan.Brief;
 import org.mobrak.core.plan.Plan;
-import org.mobrak.core.proof.Strictness;
 import org.mobrak.link.PhoneLink;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 
 /**
  * The work itself, on the worker thread only. Each method changes what is on disk and gives what to tell the user; a refusal
  * is an exception whose message is for the user.
  */
 final class Workbench implements AutoCloseable {
-    private static final Logger LOG = LoggerFactory.getLogger(Workbench.class);
-    private static final String LAST_PHONE = "phone";
-
     private final Workspace workspace;
     private final CatalogueComparison shelf;
     private final FileRegister bin;
     private final ReadingEdits readings;
-    private final PhoneLink link;
-    private List<String> cable = List.of();
-    private boolean watching;
+    private final CableWatch cable;
     private final Clock clock;
     private final FilesFrom filesFrom;
     private final UndoStack undo = new UndoStack();
+    private final PickedPhone picked;
+    private final Intakes intakes;
     private final OutlookMemory memory = new OutlookMemory();
     private final ReportBook reports;
     private final ReminderEdits reminders;
     private final JobEdits jobs;
-    private final Aftercare aftercare = new Aftercare(new DeskPlace());
+    private final Aftercare aftercare;
     private final Workshop workshop;
     private final EntryEdits entryEdits;
     private final Instant opened;
@@ -94,17 +80,19 @@ final class Workbench implements AutoCloseable {
     /** What is wrong with the logbook. Only another program makes rows that cannot be read, so looking once is enough. */
     private final List<Finding> unread;
 
-    private Optional<PhoneRecord> picked;
-
     private Workbench(Workspace workspace, PhoneLink link, Clock clock, FilesFrom filesFrom) {
         this.workspace = workspace;
+        this.picked = new PickedPhone(workspace.logbook(), undo);
         this.shelf = new CatalogueComparison(workspace);
         this.bin = new FileRegister(workspace.logbook().materials(), undo);
-        this.readings = new ReadingEdits(workspace.logbook(), undo, this::phone, this::now);
+        this.readings = new ReadingEdits(workspace.logbook(), undo, picked::orRefuse, this::now);
         this.jobs = new JobEdits(workspace.logbook(), undo, this::desk, this::now);
         this.reports = new ReportBook(workspace.logbook());
-        this.reminders = new ReminderEdits(workspace.logbook(), undo, this::phone, clock.getZone());
-        this.link = link;
+        this.reminders = new ReminderEdits(workspace.logbook(), undo, picked::orRefuse, clock.getZone());
+        this.cable = new CableWatch(link);
+        this.intakes = new Intakes(workspace.logbook(), undo, picked, readings, this::identity, clock);
+        this.aftercare = new Aftercare(
+                new AfterAtDesk(workspace, bin, undo, picked, this::dossier, this::identity, this::catalogue, clock));
         this.clock = clock;
         this.filesFrom = filesFrom;
         this.opened = clock.instant();
@@ -112,12 +100,6 @@ final class Workbench implements AutoCloseable {
         this.workshop = new Workshop(table);
         this.entryEdits = new EntryEdits(table);
         this.unread = new ArrayList<>(logbook().unread());
-        String last = logbook().setting(LAST_PHONE).orElse("");
-        List<PhoneRecord> phones = logbook().phones();
-        this.picked = phones.stream()
-                .filter(phone -> String.valueOf(phone.id()).equals(last))
-                .findFirst()
-                .or(() -> phones.stream().findFirst());
     }
 
     /** Opens a workspace with the phone on the desk that was there last. */
@@ -152,123 +134,15 @@ final class Workbench implements AutoCloseable {
 
     /** All of a command or nothing: what it wrote, what it remembers to undo and which phone it picked. */
     <T> T together(Callable<T> command) throws Exception {
-        Optional<PhoneRecord> before = picked;
+        Optional<PhoneRecord> before = picked.get();
         UndoStack.Mark mark = undo.mark();
         try {
             return logbook().together(command);
         } catch (Exception | Error failed) {
-            picked = before;
+            picked.put(before);
             undo.backTo(mark);
             throw failed;
         }
-    }
-
-    void lay(PhoneRecord phone) {
-        picked = Optional.of(phone);
-        undo.forget();
-        logbook().putSetting(LAST_PHONE, String.valueOf(phone.id()));
-    }
-
-    void addPhone(String nickname) throws Refusal {
-        if (nickname.isBlank()) {
-            throw new Refusal("The phone needs a name, for example the hive it will go to.");
-        }
-        Optional<PhoneRecord> before = picked;
-        PhoneRecord added = logbook().addPhone(nickname.strip(), now());
-        lay(added);
-        undoableAdding("adding “" + added.nickname() + "”", List.of(added), before);
-    }
-
-    private void undoableAdding(String name, List<PhoneRecord> added, Optional<PhoneRecord> before) {
-        undo.did(new UndoStack.Step(
-                name,
-                () -> {
-                    added.forEach(phone -> logbook().withdraw(phone, now()));
-                    picked = before;
-                },
-                () -> {
-                    added.forEach(logbook()::restore);
-                    picked = Optional.of(added.get(added.size() - 1));
-                }));
-    }
-
-    /** All named files or none: the first that cannot be read stops it before anything is kept. */
-    Outcome takeFiles(List<Path> files) throws IOException, Refusal {
-        FilePicker picked = FilePicker.read(files);
-        Outcome outcome = offer(picked.texts());
-        if (picked.passedOver() == 0 || !(outcome instanceof Outcome.Told told)) {
-            return outcome;
-        }
-        String more = " %d files held no reading and were passed over.".formatted(picked.passedOver());
-        return new Outcome.Told(new Notice(told.notice().bad(), told.notice().text() + more));
-    }
-
-    /** Takes texts in, unless they are not all of the phone on the desk; then it asks before anything is mixed. */
-    Outcome offer(List<RawText> texts) throws Refusal {
-        List<Heap> heaps = PhoneSorting.sort(texts, logbook().texts());
-        if (picked.isEmpty()) {
-            return new Outcome.Told(takeAsNew(heaps, ""));
-        }
-        Facts facts = identity().facts();
-        if (heaps.size() < 2
-                && !PhoneSorting.isAnotherPhone(facts, texts, logbook().texts())) {
-            return new Outcome.Told(readings.take(texts));
-        }
-        return new Outcome.Asked(Question.about(heaps, phone(), facts.value(Fact.MODEL)));
-    }
-
-    /**
-     * A {@link Refusal} where a text is not surely of the phone on the desk: what one phone shows proves nothing of another. A phone
-     * whose model number was rewritten says again what it said before, so that is what counts.
-     */
-    void mustBeOnDesk(RawText text) throws Refusal {
-        Ledger known = identity().ledger();
-        Facts other = PhoneSorting.facts(List.of(text), logbook().texts());
-        Optional<String> says = other.value(Fact.MODEL);
-        boolean saidBefore = says.isPresent()
-                && known.of(Fact.MODEL).stream()
-                        .anyMatch(reading -> reading.value().equals(says.get()));
-        // Of many phones of one model only the serial number tells which it is, where the phone says it.
-        boolean sameOne = other.value(Fact.SERIAL).isEmpty()
-                || other.value(Fact.SERIAL).equals(known.facts().value(Fact.SERIAL));
-        if (!saidBefore || !sameOne) {
-            throw new Refusal(
-                    "The phone on the cable says that it is %s, and no reading of the phone on the desk says just that. Nothing was noted; take a reading of it over the cable first."
-                            .formatted(Stream.concat(says.stream(), other.value(Fact.SERIAL).stream())
-                                    .collect(Collectors.joining(", ", "", says.isEmpty() ? "nobody it names" : ""))));
-        }
-    }
-
-    Notice answer(Question question, Question.Answer answer) throws Refusal {
-        return switch (answer) {
-            case LEAVE -> new Notice(false, "Left as it was; nothing was taken in.");
-            case SAME_PHONE -> takeAsSame(question);
-            case NEW_PHONES -> takeAsNew(question.heaps(), "New: ");
-        };
-    }
-
-    /** Another phone may lie on the desk by now. */
-    private Notice takeAsSame(Question question) throws Refusal {
-        if (picked.filter(question.phone()::equals).isEmpty()) {
-            lay(question.phone());
-        }
-        return readings.take(
-                question.heaps().stream().flatMap(heap -> heap.texts().stream()).toList());
-    }
-
-    /** @param prefix what their names begin with */
-    private Notice takeAsNew(List<Heap> heaps, String prefix) {
-        Optional<PhoneRecord> before = picked;
-        List<PhoneRecord> added = new ArrayList<>();
-        for (Heap heap : heaps) {
-            PhoneRecord phone = logbook().addPhone(prefix + Question.nameOf(heap), now());
-            heap.texts().forEach(text -> logbook().take(phone, text, now()));
-            added.add(phone);
-        }
-        lay(added.get(added.size() - 1));
-        String count = added.size() == 1 ? "1 phone" : added.size() + " phones";
-        undoableAdding("adding " + count, added, before);
-        return new Notice(false, count + " put in the drawer.");
     }
 
     void undo() {
@@ -279,8 +153,16 @@ final class Workbench implements AutoCloseable {
         undo.redo();
     }
 
-    Optional<PhoneRecord> picked() {
+    PickedPhone picked() {
         return picked;
+    }
+
+    Intakes intakes() {
+        return intakes;
+    }
+
+    CableWatch cable() {
+        return cable;
     }
 
     Notice saveBrief(Plan plan, Path file, Wish wish) throws IOException, Refusal {
@@ -336,7 +218,7 @@ final class Workbench implements AutoCloseable {
                 wish.school().map(school -> school.name().toLowerCase(Locale.ROOT)),
                 wish.limits().words(),
                 facts);
-        Job job = logbook().start(phone(), keeping, RunSheet.of(plan, catalogue(), facts), now());
+        Job job = logbook().start(picked.orRefuse(), keeping, RunSheet.of(plan, catalogue(), facts), now());
         jobs.keepToHabits(job);
         jobs.noteDemands(wish);
         undo.forget();
@@ -345,8 +227,8 @@ final class Workbench implements AutoCloseable {
     /** Files that were looked into lie on the shelf now; the running job may ask for more because of them. */
     Notice keep(List<Inspection> found) throws IOException, Refusal {
         Notice notice = bin.keep(found, now());
-        if (picked.isPresent()) {
-            jobs.noteDemands(Wishes.of(logbook(), picked));
+        if (picked.get().isPresent()) {
+            jobs.noteDemands(Wishes.of(logbook(), picked.get()));
         }
         return notice;
     }
@@ -374,7 +256,8 @@ final class Workbench implements AutoCloseable {
 
     /** What the partitions of the phone on the desk are called. */
     PartitionNames partitionNames() {
-        return PartitionNames.of(picked.map(logbook()::dossier)
+        return PartitionNames.of(picked.get()
+                .map(logbook()::dossier)
                 .flatMap(dossier -> Desk.known(
                         catalogue(), memory.identity(catalogue(), dossier).facts())));
     }
@@ -386,13 +269,14 @@ final class Workbench implements AutoCloseable {
                 .orElseThrow(
                         () -> new Refusal(
                                 "The phone's build number is not known; read it first, or the copy cannot be told from another."));
-        return bin.register(phone(), file, covers, facts.value(Fact.MODEL).orElse(""), build, now());
+        return bin.register(
+                picked.orRefuse(), file, covers, facts.value(Fact.MODEL).orElse(""), build, now());
     }
 
     void photo(Step step, Path picture, String sha256) throws Refusal {
         jobs.note(
                 at -> new Event.Photo(at, step.id(), picture.toAbsolutePath().toString(), sha256),
-                Wishes.of(logbook(), picked));
+                Wishes.of(logbook(), picked.get()));
     }
 
     JobEdits jobs() {
@@ -414,8 +298,7 @@ final class Workbench implements AutoCloseable {
     /** The phone on the desk first. */
     private List<WorkshopPlace.Known> phonesOfTheDrawer() {
         return logbook().phones().stream()
-                .sorted(Comparator.comparing(
-                        phone -> picked.filter(phone::equals).isEmpty()))
+                .sorted(Comparator.comparing(phone -> !picked.is(phone)))
                 .map(phone -> {
                     Dossier dossier = dossier(phone);
                     Identity identity = memory.identity(catalogue(), dossier);
@@ -427,89 +310,12 @@ final class Workbench implements AutoCloseable {
 
     /** The phone on the desk after the work; empty where none lies there, or what is known of troubles cannot be read. */
     Optional<AftercareView> lookAfter() throws IOException, Refusal {
-        return picked.isEmpty() ? Optional.empty() : Optional.of(aftercare.look());
-    }
-
-    /** What aftercare may know and keep. */
-    private final class DeskPlace implements Place {
-        @Override
-        public Dossier dossier() throws Refusal {
-            return Workbench.this.dossier();
-        }
-
-        @Override
-        public Facts facts() throws Refusal {
-            return identity().facts();
-        }
-
-        @Override
-        public Catalogue catalogue() {
-            return Workbench.this.catalogue();
-        }
-
-        @Override
-        public Troubles troubles() throws IOException {
-            return workspace.troubles();
-        }
-
-        @Override
-        public List<StockCopy> copies() throws Refusal {
-            return bin.copies(phone());
-        }
-
-        @Override
-        public String kept() throws Refusal {
-            return logbook().setting(name(phone())).orElse("");
-        }
-
-        @Override
-        public void keep(String what, UnaryOperator<String> change) throws Refusal {
-            String name = name(phone());
-            String before = kept();
-            String after = change.apply(before);
-            logbook().putSetting(name, after);
-            undo.did(new UndoStack.Step(
-                    what,
-                    () -> logbook().putSetting(name, before),
-                    () -> logbook().putSetting(name, after)));
-        }
-
-        private static String name(PhoneRecord phone) {
-            return "aftercare." + phone.id();
-        }
-
-        @Override
-        public Strictness usualProof() {
-            return Preferences.proof(logbook().setting(Preferences.PROOF));
-        }
-
-        @Override
-        public Instant now() {
-            return Workbench.this.now();
-        }
+        return picked.get().isEmpty() ? Optional.empty() : Optional.of(aftercare.look());
     }
 
     /** The phone on the desk as it is shown, for whoever must judge by it. */
     private Desk desk(Wish wish) throws Refusal {
         return desk(dossier(), wish);
-    }
-
-    /** From now on it is looked which phones hang on the cable; until then none are shown, and nobody waits for a cable to begin. */
-    void lookAtCable() throws IOException {
-        cable = link.seen();
-        watching = true;
-    }
-
-    /** Phones come and go; what a cable said last stays where it says nothing. */
-    private List<String> onCable() {
-        if (watching) {
-            try {
-                cable = link.seen();
-            } catch (IOException silent) {
-                LOG.info("The cable cannot be asked: {}", silent.getMessage());
-            }
-        }
-        return cable;
     }
 
     /** Names that tell of persons: what phones are called, and their serial numbers. */
@@ -526,7 +332,8 @@ final class Workbench implements AutoCloseable {
         List<PhoneRecord> phones = logbook().phones();
         reports.read(phones.stream().map(this::dossier).toList());
         List<Dossier> dossiers = phones.stream().map(this::current).toList();
-        Optional<Desk> desk = picked.flatMap(phone -> dossiers.stream()
+        Optional<Desk> desk = picked.get()
+                .flatMap(phone -> dossiers.stream()
                         .filter(dossier -> dossier.phone().equals(phone))
                         .findFirst())
                 .map(dossier -> desk(dossier, wish));
@@ -539,7 +346,7 @@ final class Workbench implements AutoCloseable {
                 List.copyOf(unread),
                 desk,
                 past(dossiers),
-                onCable(),
+                cable.seen(),
                 shelf.look(),
                 bin.table(desk.map(one -> one.stock().kept()).orElseGet(bin::kept))
                         .map(table -> table.by(names)),
@@ -559,8 +366,7 @@ final class Workbench implements AutoCloseable {
 
     /** Only the phone on the desk changes; the others are as they were when they last lay there. */
     private Dossier dossier(PhoneRecord phone) {
-        boolean onDesk = picked.filter(phone::equals).isPresent();
-        if (onDesk || !dossiers.containsKey(phone.id())) {
+        if (picked.is(phone) || !dossiers.containsKey(phone.id())) {
             dossiers.put(phone.id(), logbook().dossier(phone));
             entries.remove(phone.id());
         }
@@ -617,16 +423,12 @@ final class Workbench implements AutoCloseable {
         return reports.take(file, undo, this::forget);
     }
 
-    private PhoneRecord phone() throws Refusal {
-        return picked.orElseThrow(() -> new Refusal("Add a phone to the drawer first."));
-    }
-
     private Identity identity() throws Refusal {
         return memory.identity(catalogue(), dossier());
     }
 
     private Dossier dossier() throws Refusal {
-        return logbook().dossier(phone());
+        return logbook().dossier(picked.orRefuse());
     }
 
     Instant now() {

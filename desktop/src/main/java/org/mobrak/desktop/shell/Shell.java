@@ -3,9 +3,7 @@ package org.mobrak.desktop.shell;
 import java.io.File;
 import java.nio.file.Path;
 import java.time.ZoneId;
-import java.util.ArrayList;
 import java.util.EnumMap;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
@@ -22,8 +20,6 @@ import javafx.scene.control.TextInputControl;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.DragEvent;
 import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyCodeCombination;
-import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
@@ -46,7 +42,6 @@ import org.mobrak.desktop.aftercare.AfterPage;
 import org.mobrak.desktop.bench.PracticePage;
 import org.mobrak.desktop.catalogue.CataloguePage;
 import org.mobrak.desktop.fit.WaysPage;
-import org.mobrak.desktop.help.Command;
 import org.mobrak.desktop.identity.ReadingsPage;
 import org.mobrak.desktop.job.RunPage;
 import org.mobrak.desktop.logbook.LogbookPage;
@@ -80,6 +75,7 @@ public final class Shell {
     private final Button redo = new Button("", new FontIcon(Feather.ROTATE_CW));
     private final Scene scene;
     private final Look look;
+    private final Keys keys;
     private final HBox foot;
     private final BorderPane frame = new BorderPane();
     private final StackPane over = new StackPane();
@@ -126,6 +122,7 @@ public final class Shell {
         over.getChildren().setAll(room.root());
         scene.setRoot(over);
         look = new Look(scene, session, room::setLetters);
+        keys = new Keys(session, this, look, sides, room, drawer, readings);
         page.getStyleClass().add("page-place");
         page.getChildren().setAll(pages.get(Page.READINGS).node());
         open.addListener((property, old, stage) -> turnTo(stage));
@@ -372,7 +369,7 @@ public final class Shell {
             return;
         }
         boolean typing = scene.getFocusOwner() instanceof TextInputControl;
-        for (Shortcut shortcut : shortcuts()) {
+        for (Shortcut shortcut : keys.all()) {
             if (shortcut.keys().match(key) && !(typing && shortcut.leftToFields())) {
                 shortcut.action().run();
                 key.consume();
@@ -381,66 +378,12 @@ public final class Shell {
         }
     }
 
-    private List<Shortcut> shortcuts() {
-        List<Shortcut> all = new ArrayList<>();
-        for (Page stage : Page.values()) {
-            KeyCode digit = KeyCode.getKeyCode(String.valueOf(stage.ordinal() + 1));
-            all.add(new Shortcut(Shortcut.control(digit), false, "Go to “" + stage.label() + "”", () -> open(stage)));
-        }
-        all.add(new Shortcut(
-                Shortcut.control(KeyCode.K), false, "Find anything by its name", () -> sides.find(this::commands)));
-        all.add(new Shortcut(new KeyCodeCombination(KeyCode.F1), false, "Help on this page", sides::help));
-        all.add(new Shortcut(Shortcut.control(KeyCode.SLASH), false, "All keys", this::keys));
-        all.add(new Shortcut(Shortcut.control(KeyCode.COMMA), false, "Settings, this program, its log", this::program));
-        all.add(new Shortcut(
-                Shortcut.control(KeyCode.N), false, "Name another phone", inTheDrawer(drawer::askForPhone)));
-        all.add(new Shortcut(
-                Shortcut.control(KeyCode.F), false, "Find a phone in the drawer", inTheDrawer(drawer::askWhich)));
-        all.add(new Shortcut(Shortcut.control(KeyCode.O), false, "Take files in as readings", readings::chooseFiles));
-        all.add(new Shortcut(Shortcut.control(KeyCode.V), true, "Paste a reading or a guide", this::pasteReading));
-        all.add(new Shortcut(Shortcut.control(KeyCode.Z), true, "Undo", session::undo));
-        all.add(new Shortcut(
-                new KeyCodeCombination(KeyCode.Z, KeyCombination.SHORTCUT_DOWN, KeyCombination.SHIFT_DOWN),
-                true,
-                "Redo",
-                session::redo));
-        all.add(new Shortcut(Shortcut.control(KeyCode.PLUS), false, "Larger letters", () -> look.grow(1)));
-        all.add(new Shortcut(Shortcut.control(KeyCode.EQUALS), false, "Larger letters", () -> look.grow(1)));
-        all.add(new Shortcut(Shortcut.control(KeyCode.MINUS), false, "Smaller letters", () -> look.grow(-1)));
-        all.add(new Shortcut(Shortcut.control(KeyCode.DIGIT0), false, "Letters as usual", () -> look.grow(0)));
-        all.add(new Shortcut(new KeyCodeCombination(KeyCode.F8), false, "Light or dark", look::toggle));
-        all.add(new Shortcut(new KeyCodeCombination(KeyCode.F9), false, "Show or hide the drawer", room::callDrawer));
-        return all;
-    }
-
-    /** Everything that can be gone to or done by its name. */
-    private List<Command> commands() {
-        List<Command> all =
-                new ArrayList<>(shortcuts().stream().map(Shortcut::command).toList());
-        all.add(new Command("action", "Take the tour", "", sides::tour));
-        Optional<Snapshot> now = Optional.ofNullable(session.snapshot().get());
-        now.ifPresent(snapshot -> snapshot.drawer()
-                .forEach(entry -> all.add(new Command(
-                        "phone",
-                        entry.phone().nickname() + ", " + entry.name(),
-                        "",
-                        () -> session.pick(entry.phone())))));
-        now.flatMap(Snapshot::desk)
-                .ifPresent(desk -> desk.fits()
-                        .forEach(fit -> all.add(new Command(
-                                "route",
-                                fit.route().name() + ": " + fit.verdict().word(),
-                                "",
-                                () -> goToRoute(fit.route())))));
-        return all;
-    }
-
-    private void goToRoute(Route route) {
+    void goToRoute(Route route) {
         open(Page.WAYS);
         ((WaysPage) page(Page.WAYS)).show(route);
     }
 
-    private void program() {
+    void program() {
         sides.program(this::makeProgram);
     }
 
@@ -451,17 +394,6 @@ public final class Shell {
                 new Looks(look::choose, look::grow),
                 place.orElse(new ProgramSheet.Place(nowhere, nowhere.resolve("mobrak.log"))),
                 sides::close);
-    }
-
-    private void keys() {
-        sides.keys(shortcuts().stream().map(Shortcut::command).toList());
-    }
-
-    private Runnable inTheDrawer(Runnable asking) {
-        return () -> {
-            room.openDrawer();
-            asking.run();
-        };
     }
 
     private void goToPhone(long number) {
@@ -480,7 +412,7 @@ public final class Shell {
         pasteReading();
     }
 
-    private void pasteReading() {
+    void pasteReading() {
         if (open.get() == Page.WORKSHOP) {
             ((WorkshopPage) page(Page.WORKSHOP)).paste();
             return;

@@ -1,0 +1,110 @@
+package org.mobrak.app;
+
+import java.io.IOException;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.function.Supplier;
+import java.util.function.UnaryOperator;
+import org.mobrak.app.aftercare.Place;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.trouble.Troubles;
+import org.mobrak.core.gather.StockCopy;
+import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.Refusal;
+import org.mobrak.core.logbook.Dossier;
+import org.mobrak.core.logbook.PhoneRecord;
+import org.mobrak.core.logbook.Workspace;
+import org.mobrak.core.proof.Strictness;
+
+/** What aftercare may know of the phone on the desk, and where it keeps what it is told. */
+final class AfterAtDesk implements Place {
+    private final Workspace workspace;
+    private final FileRegister bin;
+    private final UndoStack undo;
+    private final PickedPhone picked;
+    private final WhatIsKnown dossier;
+    private final Intakes.WhoItIs identity;
+    private final Supplier<Catalogue> catalogue;
+    private final Clock clock;
+
+    /** All that is on disk of the phone on the desk; a refusal where none lies there. */
+    interface WhatIsKnown {
+        Dossier get() throws Refusal;
+    }
+
+    AfterAtDesk(
+            Workspace workspace,
+            FileRegister bin,
+            UndoStack undo,
+            PickedPhone picked,
+            WhatIsKnown dossier,
+            Intakes.WhoItIs identity,
+            Supplier<Catalogue> catalogue,
+            Clock clock) {
+        this.workspace = workspace;
+        this.bin = bin;
+        this.undo = undo;
+        this.picked = picked;
+        this.dossier = dossier;
+        this.identity = identity;
+        this.catalogue = catalogue;
+        this.clock = clock;
+    }
+
+    @Override
+    public Dossier dossier() throws Refusal {
+        return dossier.get();
+    }
+
+    @Override
+    public Facts facts() throws Refusal {
+        return identity.get().facts();
+    }
+
+    @Override
+    public Catalogue catalogue() {
+        return catalogue.get();
+    }
+
+    @Override
+    public Troubles troubles() throws IOException {
+        return workspace.troubles();
+    }
+
+    @Override
+    public List<StockCopy> copies() throws Refusal {
+        return bin.copies(picked.orRefuse());
+    }
+
+    @Override
+    public String kept() throws Refusal {
+        return workspace.logbook().setting(name(picked.orRefuse())).orElse("");
+    }
+
+    @Override
+    public void keep(String what, UnaryOperator<String> change) throws Refusal {
+        String name = name(picked.orRefuse());
+        String before = kept();
+        String after = change.apply(before);
+        workspace.logbook().putSetting(name, after);
+        undo.did(new UndoStack.Step(
+                what,
+                () -> workspace.logbook().putSetting(name, before),
+                () -> workspace.logbook().putSetting(name, after)));
+    }
+
+    private static String name(PhoneRecord phone) {
+        return "aftercare." + phone.id();
+    }
+
+    @Override
+    public Strictness usualProof() {
+        return Preferences.proof(workspace.logbook().setting(Preferences.PROOF));
+    }
+
+    @Override
+    public Instant now() {
+        return clock.instant();
+    }
+}
