@@ -179,10 +179,7 @@ public final class Logbook {
     }
 
     private static Optional<Instant> lastEntry(LogbookRows rows, long phone) {
-        return Stream.of(rows.lastIntake(phone), rows.lastStart(phone), rows.lastJournal(phone), rows.lastEvent(phone))
-                .flatMap(Optional::stream)
-                .flatMap(Logbook::legible)
-                .max(Comparator.naturalOrder());
+        return rows.lastEntries(phone).stream().flatMap(Logbook::legible).max(Comparator.naturalOrder());
     }
 
     private static Stream<Instant> legible(String text) {

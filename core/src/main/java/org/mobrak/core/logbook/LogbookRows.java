@@ -91,19 +91,16 @@ interface LogbookRows {
     @SqlUpdate("INSERT INTO event (job_id, at, event) VALUES (:jobId, :at, :event)")
     void addEvent(long jobId, Instant at, String event);
 
-    @SqlQuery(
-            "SELECT at FROM event WHERE job_id IN (SELECT id FROM job WHERE phone_id = :phoneId) ORDER BY id DESC LIMIT 1")
-    Optional<String> lastEvent(long phoneId);
-
-    @SqlQuery("SELECT taken_at FROM intake WHERE phone_id = :phoneId ORDER BY id DESC LIMIT 1")
-    Optional<String> lastIntake(long phoneId);
-
-    @SqlQuery("SELECT started_at FROM job WHERE phone_id = :phoneId ORDER BY id DESC LIMIT 1")
-    Optional<String> lastStart(long phoneId);
-
-    @SqlQuery(
-            "SELECT at FROM journal WHERE job_id IN (SELECT id FROM job WHERE phone_id = :phoneId) ORDER BY id DESC LIMIT 1")
-    Optional<String> lastJournal(long phoneId);
+    /** The times of the last entry of each kind, as they stand there. */
+    @SqlQuery("""
+            SELECT * FROM (SELECT taken_at FROM intake WHERE phone_id = :phoneId ORDER BY id DESC LIMIT 1)
+            UNION ALL SELECT * FROM (SELECT started_at FROM job WHERE phone_id = :phoneId ORDER BY id DESC LIMIT 1)
+            UNION ALL SELECT * FROM (SELECT at FROM journal
+                WHERE job_id IN (SELECT id FROM job WHERE phone_id = :phoneId) ORDER BY id DESC LIMIT 1)
+            UNION ALL SELECT * FROM (SELECT at FROM event
+                WHERE job_id IN (SELECT id FROM job WHERE phone_id = :phoneId) ORDER BY id DESC LIMIT 1)
+            """)
+    List<String> lastEntries(long phoneId);
 
     @SqlQuery("SELECT value FROM setting WHERE name = :name")
     Optional<String> setting(String name);
