@@ -12,8 +12,18 @@ LIB=$HOME_DIR/benchmarks/target/lib
 JAR=$HOME_DIR/benchmarks/target/mobrak-benchmarks-0.1.0.jar
 java -cp "$JAR:$LIB/*" org.mobrak.benchmarks.BigLogbook "$WORK/big" "$HOME_DIR/catalogue" "$WORK/cache" 2>/dev/null
 FX=$(find "$LIB" -name 'javafx-*.jar' -printf '%p:')
-xvfb-run -a -s "-screen 0 1280x800x24 -nolisten tcp" java -XX:+UseParallelGC -Dprism.order=sw --module-path "$FX" \
-  --add-modules javafx.controls,javafx.swing -cp "$JAR:$LIB/*" 'org.mobrak.benchmarks.LogbookWindow$Start' "$WORK/big" "$WORK/cache" 2>/dev/null
+# As the script mobrak has it: classes laid out by a first run, the second compiler later.
+window() {
+  xvfb-run -a -s "-screen 0 1280x800x24 -nolisten tcp" java -XX:+UseParallelGC -XX:Tier4InvocationThreshold=50000 \
+    -XX:Tier4MinInvocationThreshold=20000 -XX:Tier4CompileThreshold=100000 -XX:Tier4BackEdgeThreshold=400000 "$@" -Xlog:all=off \
+    -Dprism.order=sw --module-path "$FX" --add-modules javafx.controls,javafx.swing -cp "$JAR:$LIB/*" \
+    'org.mobrak.benchmarks.LogbookWindow$Start' "$WORK/big" "$WORK/cache" 2>/dev/null
+}
+window "-XX:ArchiveClassesAtExit=$WORK/classes.jsa" >/dev/null
+for round in 1 2 3; do
+  echo "round $round"
+  window "-XX:SharedArchiveFile=$WORK/classes.jsa" -Xshare:auto
+done
 # The same query by the shell, as a whole command, since that is what a person would start.
 if command -v sqlite3 >/dev/null; then
   cat >"$WORK/query.sql" <<'SQL'

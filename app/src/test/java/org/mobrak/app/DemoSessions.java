@@ -24,7 +24,7 @@ abstract class DemoSessions {
     void does(Session session, Consumer<Session> command) throws Exception {
         drawing.submit(() -> command.accept(session)).get(60, TimeUnit.SECONDS);
         while (drawing.submit(() -> session.work().get().isPresent()).get(60, TimeUnit.SECONDS)) {
-            Thread.onSpinWait();
+            Thread.sleep(1);
         }
     }
 

@@ -32,7 +32,7 @@ final class JobVictim {
     private void does(Runnable command) throws Exception {
         drawing.submit(command).get();
         while (drawing.submit(() -> session.work().get().isPresent()).get()) {
-            Thread.onSpinWait();
+            Thread.sleep(1);
         }
     }
 

@@ -105,7 +105,7 @@ class LogbookDeskTest extends DemoSessions {
         Session session = openDemo("Hive 3");
         Path demo = top.resolve("demo");
         while (Backups.of(demo).isEmpty()) {
-            Thread.onSpinWait();
+            Thread.sleep(1);
         }
         does(session, one -> one.takeTyped(Fact.RECOVERY, "custom"));
         Path copy = Backups.of(demo).get(0);

@@ -51,7 +51,7 @@ class SessionTest {
         void does(Consumer<Session> command) throws Exception {
             drawing.submit(() -> command.accept(session)).get(20, TimeUnit.SECONDS);
             while (drawing.submit(() -> session.work().get().isPresent()).get(20, TimeUnit.SECONDS)) {
-                Thread.onSpinWait();
+                Thread.sleep(1);
             }
         }
 
@@ -82,7 +82,7 @@ class SessionTest {
         try (Bench bench = new Bench(folder)) {
             assertTimeoutPreemptively(Duration.ofSeconds(20), () -> {
                 while (bench.sees().unread().isEmpty()) {
-                    Thread.onSpinWait();
+                    Thread.sleep(1);
                 }
             });
             assertThat(bench.sees().unread())

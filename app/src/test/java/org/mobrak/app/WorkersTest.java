@@ -37,7 +37,7 @@ class WorkersTest {
 
     private void rest() throws Exception {
         while (drawn(() -> workers.work.get().isPresent())) {
-            Thread.onSpinWait();
+            Thread.sleep(1);
         }
     }
 
@@ -115,7 +115,7 @@ class WorkersTest {
             return null;
         });
         while (drawn(() -> told.size()) < 2) {
-            Thread.onSpinWait();
+            Thread.sleep(1);
         }
         assertThat(told).containsExactlyInAnyOrder("a file", "ticked");
         assertThat(drawn(() -> workers.work.get())).contains("Asking the silent one");

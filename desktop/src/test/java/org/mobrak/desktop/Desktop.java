@@ -32,7 +32,6 @@ import org.mobrak.app.demo.DrawerFile;
 import org.mobrak.core.job.Job;
 import org.mobrak.desktop.shell.Page;
 import org.mobrak.link.PhoneLink;
-import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
 import org.testfx.util.WaitForAsyncUtils;
 
@@ -45,7 +44,7 @@ final class Desktop implements AutoCloseable {
 
     static final Path HOME = Path.of(System.getProperty("mobrak.home"));
 
-    private final FxRobot robot = new FxRobot();
+    private final Hands robot;
     private final Stage stage;
     private final Session session;
 
@@ -53,6 +52,7 @@ final class Desktop implements AutoCloseable {
         FxToolkit.registerPrimaryStage();
         session = new Session(folder, cache(folder), link, Clock.systemUTC(), javafx.application.Platform::runLater);
         stage = WaitForAsyncUtils.waitForAsyncFx(20_000, (Callable<Stage>) Stage::new);
+        robot = new Hands(stage);
         robot.interact(() -> {
             MobrakApp.show(stage, session, folder);
             stage.setX(0);
@@ -87,14 +87,14 @@ final class Desktop implements AutoCloseable {
         return stage;
     }
 
-    FxRobot robot() {
+    Hands robot() {
         return robot;
     }
 
     /** Until the session has nothing left to do and the window shows it. */
     void rest() {
         until("the session rests", () -> session.work().get().isEmpty());
-        WaitForAsyncUtils.waitForFxEvents();
+        robot.settle();
     }
 
     void until(String what, Callable<Boolean> condition) {

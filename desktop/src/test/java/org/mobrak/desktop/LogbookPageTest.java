@@ -7,6 +7,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
 import java.util.Set;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.ListView;
@@ -101,10 +102,13 @@ class LogbookPageTest {
             assertThat(desktop.session().snapshot().get().drawer()).hasSize(13);
             assertThat(desktop.session().snapshot().get().past()).hasSize(1);
             desktop.robot().interact(() -> desktop.session().logbook().lookAt(zip));
-            desktop.until("looked at once more", () -> desktop.isShown("take-export"));
-            assertThat(desktop.find("take-export").isDisabled())
-                    .as("the same again adds nothing")
-                    .isTrue();
+            desktop.until(
+                    "looked at once more, and the same again adds nothing",
+                    () -> desktop.robot()
+                            .lookup("#take-export")
+                            .tryQuery()
+                            .filter(Node::isDisabled)
+                            .isPresent());
         }
     }
 

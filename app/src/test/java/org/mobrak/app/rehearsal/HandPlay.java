@@ -65,7 +65,7 @@ final class HandPlay implements AutoCloseable {
             return null;
         });
         while (ask(this::isBusy)) {
-            Thread.onSpinWait();
+            Thread.sleep(1);
         }
     }
 

@@ -406,7 +406,7 @@ class PlannerTest {
         int played = 0;
         for (KnownPhone phone : catalogue.phones()) {
             for (String recovery : List.of("recovery=stock", "recovery=custom")) {
-                for (String os : List.of("2.2.2", "2.3.6", "4.1.2", "4.3", "4.4.4", "5.1.1", "6.0.1", "7.0")) {
+                for (String os : List.of("2.2.2", "4.1.2", "4.4.4", "5.1.1", "7.0")) {
                     Facts facts = facts(
                             "model=" + phone.model(),
                             "osVersion=" + os,

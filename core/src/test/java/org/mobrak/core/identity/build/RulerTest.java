@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
+import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -25,8 +26,15 @@ import org.mobrak.core.identity.build.Ruler.Segment;
 class RulerTest {
     private static final Path CATALOGUE = Path.of(System.getProperty("mobrak.home"), "demo", "catalogue");
 
+    private static Rulers rulers;
+
+    @BeforeAll
+    static void read() throws IOException {
+        rulers = CatalogueLoader.load(CATALOGUE).catalogue().rulers();
+    }
+
     @Test
-    void takesABuildNumberApartByItsMakersGrammar() throws IOException {
+    void takesABuildNumberApartByItsMakersGrammar() {
         Ruler ruler = number("Orvane", "LN2-F09-131022");
         assertThat(ruler.segments().stream().filter(Segment::isPart))
                 .extracting(Segment::label, Segment::text, Segment::meaning)
@@ -61,7 +69,7 @@ class RulerTest {
 
     /** Whatever two builds of one form are laid over each other: they differ alike from both sides, and age turns round. */
     @Test
-    void layingOverIsTheSameFromBothSides() throws IOException {
+    void layingOverIsTheSameFromBothSides() {
         List<String> builds =
                 List.of("LN2-F09-131022", "LN2-F08-130611", "LN2-E09-131022", "LQ2-E03-130902", "LN2-F09-131023");
         for (String one : builds) {
@@ -82,8 +90,7 @@ class RulerTest {
     }
 
     @Test
-    void givesNoRulerForAnotherMakersStringOrAnImpossibleDate() throws IOException {
-        Rulers rulers = rulers();
+    void givesNoRulerForAnotherMakersStringOrAnImpossibleDate() {
         assertThat(rulers.of(Fact.BUILD_NUMBER, "LN2-F09-131022", Optional.of("Tessaro")))
                 .isEmpty();
         assertThat(rulers.of(Fact.BUILD_NUMBER, "LN2-F09-131322", Optional.of("Orvane")))
@@ -118,11 +125,7 @@ class RulerTest {
         assertThat(hostile.ruler("a".repeat(300) + "!")).isEmpty();
     }
 
-    private static Rulers rulers() throws IOException {
-        return CatalogueLoader.load(CATALOGUE).catalogue().rulers();
-    }
-
-    private static Ruler number(String maker, String text) throws IOException {
-        return rulers().of(Fact.BUILD_NUMBER, text, Optional.of(maker)).orElseThrow();
+    private Ruler number(String maker, String text) {
+        return rulers.of(Fact.BUILD_NUMBER, text, Optional.of(maker)).orElseThrow();
     }
 }
