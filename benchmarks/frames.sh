@@ -1,6 +1,6 @@
 #!/usr/bin/env bash
-# The frames of a rehearsal played by hand, with keys held and the score counting: benchmarks/frames.sh [ROUNDS]. Needs a display, or
-# xvfb-run around it.
+# The frames of a rehearsal played by hand, with keys held and the score counting, in turn with those of an empty window in which a
+# square moves: benchmarks/frames.sh [ROUNDS]. Needs a display, or xvfb-run around it.
 set -euo pipefail
 HOME_DIR=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
 mvn -o -B -ntp -q -f "$HOME_DIR/pom.xml" -Pbenchmarks package -Dmaven.test.skip=true -pl benchmarks -am
@@ -17,5 +17,6 @@ run() {
 }
 run org.mobrak.benchmarks.DemoFolder "$HOME_DIR" "$work/demo" "$work/cache"
 for _ in $(seq "${1:-3}"); do
-  run org.mobrak.benchmarks.Frames "$work/demo" "$work/cache"
+  echo "empty window: $(run org.mobrak.benchmarks.Frames empty | tail -1)"
+  echo "rehearsal: $(run org.mobrak.benchmarks.Frames "$work/demo" "$work/cache" | tail -1)"
 done

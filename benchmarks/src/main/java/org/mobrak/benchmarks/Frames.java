@@ -10,9 +10,13 @@ import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.IntConsumer;
 import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
+import javafx.scene.Scene;
 import javafx.scene.control.ButtonBase;
+import javafx.scene.layout.Pane;
+import javafx.scene.shape.Rectangle;
 import javafx.stage.Stage;
 import org.mobrak.app.DrawerEntry;
 import org.mobrak.app.Session;
@@ -26,13 +30,17 @@ import org.mobrak.core.plan.Goal;
 import org.mobrak.desktop.shell.Shell;
 
 /**
- * The frames of a rehearsal played by hand, with keys held and the score counting: {@code FOLDER CACHE}, a demo workspace. Prints
- * frames a second and the longest frame.
+ * The frames of a rehearsal played by hand, with keys held and the score counting: {@code FOLDER CACHE}, a demo workspace; or
+ * {@code empty}, a window in which nothing but a square moves, which is what toolkit and machine can do. Prints frames a second and
+ * the longest frame.
  */
 public final class Frames {
     private static final int FRAMES = 600;
     private static final int WARM = 120;
     private static final double MILLION = 1e6;
+    private static final double SQUARE = 40;
+    private static final double WIDTH = 1280;
+    private static final double HEIGHT = 800;
 
     private final Session session;
     private final Shell shell;
@@ -50,6 +58,10 @@ public final class Frames {
     }
 
     public static void main(String[] arguments) {
+        if (arguments[0].equals("empty")) {
+            Platform.startup(Frames::empty);
+            return;
+        }
         AtomicReference<Frames> kept = new AtomicReference<>();
         Platform.startup(() -> {
             try {
@@ -58,6 +70,14 @@ public final class Frames {
                 throw new IllegalStateException(unreadable);
             }
         });
+    }
+
+    private static void empty() {
+        Rectangle square = new Rectangle(SQUARE, SQUARE);
+        Stage stage = new Stage();
+        stage.setScene(new Scene(new Pane(square), WIDTH, HEIGHT));
+        stage.show();
+        measure(drawn -> square.setTranslateX(drawn));
     }
 
     private void write() {
@@ -75,7 +95,7 @@ public final class Frames {
         // Up to the step with the keys: four files, three gates.
         for (int step = 0; step < 7; step++) {
             script.add(() -> practice().take(BenchView.Doing.NOTE_IT));
-            script.add(() -> practice().session().tick(nextStep()));
+            script.add(() -> practice().session().job().tick(nextStep()));
         }
         script.add(() -> practice().switchOff());
         script.add(() -> practice().skip());
@@ -117,7 +137,7 @@ public final class Frames {
                 if (drawn > 5) {
                     stop();
                     if (script.isEmpty()) {
-                        measure();
+                        measure(drawn -> {});
                     } else {
                         script.poll().run();
                         Frames.this.next();
@@ -127,7 +147,8 @@ public final class Frames {
         }.start();
     }
 
-    private void measure() {
+    /** @param move what moves with each frame, told its number; what is played by hand moves by itself */
+    private static void measure(IntConsumer move) {
         long[] at = new long[WARM + FRAMES];
         new AnimationTimer() {
             private int drawn;
@@ -135,6 +156,7 @@ public final class Frames {
             @Override
             public void handle(long now) {
                 at[drawn++] = System.nanoTime();
+                move.accept(drawn);
                 if (drawn == at.length) {
                     stop();
                     tell(at);
