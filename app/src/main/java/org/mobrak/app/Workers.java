@@ -10,6 +10,7 @@ import java.util.concurrent.ExecutionException;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
@@ -147,13 +148,19 @@ final class Workers implements AutoCloseable {
 
     /** Does something on the worker thread that the window need not wait for. */
     void quietly(Runnable task) {
-        worker.execute(() -> {
-            try {
-                task.run();
-            } catch (RuntimeException | StackOverflowError broken) {
-                LOG.error("A quiet look failed", broken);
-            }
-        });
+        try {
+            worker.execute(() -> attempt(task));
+        } catch (RejectedExecutionException closed) {
+            LOG.debug("A window that is closing asked once more; nobody waits for the answer", closed);
+        }
+    }
+
+    private static void attempt(Runnable task) {
+        try {
+            task.run();
+        } catch (RuntimeException | StackOverflowError broken) {
+            LOG.error("A quiet look failed", broken);
+        }
     }
 
     /** Asks something of the worker thread, from the reader's. */

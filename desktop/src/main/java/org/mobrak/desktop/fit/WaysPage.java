@@ -87,10 +87,6 @@ public final class WaysPage implements View {
     private void show(Desk desk) {
         wish.show(desk.wish());
         Texts.say(summary, summary(desk));
-        choice.offer(PlansFace.offered(desk.answer(), true));
-        if (choice.route().get() == null && !desk.fits().isEmpty()) {
-            choice.route().set(desk.fits().get(0).route());
-        }
         plans.show(desk);
         board.show(desk);
         shown = Optional.of(desk);

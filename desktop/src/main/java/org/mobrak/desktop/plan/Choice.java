@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
+import org.mobrak.app.Desk;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.plan.Plan;
 
@@ -24,11 +25,14 @@ public final class Choice {
         return route;
     }
 
-    /** The plans there are to choose from; the choice stays if it still can. */
-    public void offer(List<Plan> plans) {
-        offered = List.copyOf(plans);
+    /** The plans there are to choose from; the choice stays if it still can. Without a plan there is still a route to look at. */
+    public void offer(Desk desk) {
+        offered = PlansFace.offered(desk.answer(), true);
         if (plan.get() == null || !offered.contains(plan.get())) {
             take(offered.stream().findFirst());
+        }
+        if (route.get() == null && !desk.fits().isEmpty()) {
+            route.set(desk.fits().get(0).route());
         }
     }
 

@@ -3,12 +3,8 @@ package org.mobrak.desktop.shell;
 import java.io.File;
 import java.nio.file.Path;
 import java.time.ZoneId;
-import java.util.EnumMap;
 import java.util.Locale;
-import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
-import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.beans.property.ObjectProperty;
@@ -47,7 +43,6 @@ import org.mobrak.desktop.job.RunPage;
 import org.mobrak.desktop.logbook.LogbookPage;
 import org.mobrak.desktop.material.FilesPage;
 import org.mobrak.desktop.parts.Texts;
-import org.mobrak.desktop.parts.View;
 import org.mobrak.desktop.plan.Choice;
 import org.mobrak.desktop.program.Looks;
 import org.mobrak.desktop.program.ProgramSheet;
@@ -61,8 +56,7 @@ public final class Shell {
     private static final double WIDTH = 1280;
     private static final double HEIGHT = 800;
 
-    private final Map<Page, Supplier<View>> makers = new EnumMap<>(Page.class);
-    private final Map<Page, View> pages = new EnumMap<>(Page.class);
+    private final Pages pages = new Pages(this::addWorkspaces);
     private final ReadingsPage readings;
     private final Drawer drawer;
     private final Room room;
@@ -81,11 +75,11 @@ public final class Shell {
     private final StackPane over = new StackPane();
     private final SideSheets sides;
     private Optional<ProgramSheet.Place> place = Optional.empty();
-    private final OtherPages others = new OtherPages(this::makeAnother);
     private Optional<Workspaces> offered = Optional.empty();
     private Optional<PracticePage> practice = Optional.empty();
     private long jobShown = -1;
     private boolean begun;
+    private boolean allMade;
     private Optional<Long> phoneShown = Optional.empty();
 
     /** A shell in a scene of its own. */
@@ -103,14 +97,14 @@ public final class Shell {
         this.scene = scene;
         sides = new SideSheets(frame, over, open, this::giveRoom);
         readings = new ReadingsPage(session);
-        pages.put(Page.READINGS, readings);
-        makers.put(Page.WAYS, () -> new WaysPage(session, choice));
-        makers.put(Page.FILES, () -> new FilesPage(session, choice));
-        makers.put(Page.RUN_SHEET, () -> new RunPage(session));
-        makers.put(Page.AFTER, () -> new AfterPage(session, () -> open(Page.WAYS)));
-        makers.put(Page.LOGBOOK, () -> new LogbookPage(session, zone, this::goToPhone));
-        makers.put(Page.CATALOGUE, () -> new CataloguePage(session));
-        makers.put(Page.WORKSHOP, () -> new WorkshopPage(session, this::beginWithAReading, () -> open(Page.CATALOGUE)));
+        pages.add(Page.READINGS, () -> readings);
+        pages.add(Page.WAYS, () -> new WaysPage(session, choice));
+        pages.add(Page.FILES, () -> new FilesPage(session, choice));
+        pages.add(Page.RUN_SHEET, () -> new RunPage(session));
+        pages.add(Page.AFTER, () -> new AfterPage(session, () -> open(Page.WAYS)));
+        pages.add(Page.LOGBOOK, () -> new LogbookPage(session, zone, this::goToPhone));
+        pages.add(Page.CATALOGUE, () -> new CataloguePage(session));
+        pages.add(Page.WORKSHOP, () -> new WorkshopPage(session, this::beginWithAReading, () -> open(Page.CATALOGUE)));
         foot = foot();
         drawer = new Drawer(session, foot);
         room = new Room(drawer.node());
@@ -124,7 +118,7 @@ public final class Shell {
         look = new Look(scene, session, room::setLetters);
         keys = new Keys(session, this, look, sides, room, drawer, readings);
         page.getStyleClass().add("page-place");
-        page.getChildren().setAll(pages.get(Page.READINGS).node());
+        page.getChildren().setAll(readings.node());
         open.addListener((property, old, stage) -> turnTo(stage));
         scene.widthProperty().addListener((property, before, now) -> giveRoom());
         session.snapshot().addListener((property, old, snapshot) -> show(snapshot));
@@ -147,12 +141,14 @@ public final class Shell {
     public void offer(Workspaces workspaces) {
         offered = Optional.of(workspaces);
         place = Optional.of(new ProgramSheet.Place(workspaces.here(), workspaces.log()));
-        if (makers.isEmpty()) {
+        if (allMade) {
             addWorkspaces();
         }
     }
 
+    /** Hardly anybody wants this at once, so it comes after the last page. */
     private void addWorkspaces() {
+        allMade = true;
         offered.ifPresent(all -> foot.getChildren().add(new WorkspaceMenu(all).button()));
         offered = Optional.empty();
     }
@@ -183,7 +179,7 @@ public final class Shell {
     private Region seen(Page stage) {
         return stage == Page.RUN_SHEET && practice.isPresent()
                 ? practice.get().node()
-                : page(stage).node();
+                : pages.page(stage).node();
     }
 
     private void practise(Optional<Practice> now) {
@@ -200,30 +196,6 @@ public final class Shell {
     private void giveRoom() {
         boolean narrow = sides.isBeside() && scene.getWidth() < WIDTH;
         room.setAllForThePage(narrow || practice.isPresent() && open.get() == Page.RUN_SHEET);
-    }
-
-    /** A page is made when it is first wanted, or when the one that is seen has been filled. */
-    private View page(Page stage) {
-        Supplier<View> maker = makers.remove(stage);
-        if (maker != null) {
-            View made = maker.get();
-            pages.put(stage, made);
-            Optional.ofNullable(session.snapshot().get()).ifPresent(made::show);
-        }
-        return Objects.requireNonNull(pages.get(stage));
-    }
-
-    /** Makes a page that is not seen yet; the last thing is what hardly anybody wants at once. */
-    private boolean makeAnother() {
-        Optional<Page> next = makers.keySet().stream().findFirst();
-        next.ifPresent(stage -> {
-            page(stage);
-            rail.show(session.snapshot().get());
-        });
-        if (next.isEmpty()) {
-            addWorkspaces();
-        }
-        return next.isPresent();
     }
 
     private HBox head() {
@@ -280,9 +252,9 @@ public final class Shell {
         }
         phoneShown = phone;
         drawer.show(snapshot);
-        pages.values().forEach(view -> view.show(snapshot));
-        others.start();
-        // Last, since it tells of the plan that is chosen on one of them.
+        // Pages and rail tell of the plan that is chosen.
+        snapshot.desk().ifPresent(choice::offer);
+        pages.show(snapshot, open.get());
         rail.show(snapshot);
         Texts.say(
                 nickname,
@@ -380,7 +352,7 @@ public final class Shell {
 
     void goToRoute(Route route) {
         open(Page.WAYS);
-        ((WaysPage) page(Page.WAYS)).show(route);
+        ((WaysPage) pages.page(Page.WAYS)).show(route);
     }
 
     void program() {
@@ -414,7 +386,7 @@ public final class Shell {
 
     void pasteReading() {
         if (open.get() == Page.WORKSHOP) {
-            ((WorkshopPage) page(Page.WORKSHOP)).paste();
+            ((WorkshopPage) pages.page(Page.WORKSHOP)).paste();
             return;
         }
         String text = Clipboard.getSystemClipboard().getString();
