@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 import org.mobrak.app.rehearsal.DrillRecords;
+import org.mobrak.app.rehearsal.Exercises;
 import org.mobrak.app.rehearsal.Fault;
 import org.mobrak.app.rehearsal.Person;
 import org.mobrak.app.rehearsal.Practice;
@@ -25,7 +26,9 @@ public final class RehearsalDesk implements AutoCloseable {
     private final Observed<Optional<Report>> report = new Observed<>(Optional.empty());
     private final Observed<Optional<Practice>> practice = new Observed<>(Optional.empty());
     private final Observed<DrillRecords> drills = new Observed<>(DrillRecords.none());
+    private final Observed<Optional<Exercises>> exercises = new Observed<>(Optional.empty());
     private Optional<Desk> practised = Optional.empty();
+    private long wanted;
 
     RehearsalDesk(Workers workers, Supplier<Logbook> logbook, Practice.Place place) {
         this.workers = workers;
@@ -46,6 +49,26 @@ public final class RehearsalDesk implements AutoCloseable {
     /** How well the chords and mishaps sit that were practised. */
     public Observed<DrillRecords> drills() {
         return drills;
+    }
+
+    /** What of the plan that is looked at can be practised apart; empty until it was asked for. */
+    public Observed<Optional<Exercises>> exercises() {
+        return exercises;
+    }
+
+    /** Works out what can be practised of a plan. */
+    public void prepare(Outlook outlook, Optional<Plan> plan) {
+        wanted++;
+        long mine = wanted;
+        workers.quietly(() -> {
+            Exercises worked = Exercises.of(outlook, plan);
+            workers.draw(() -> {
+                // Another plan may be looked at by now.
+                if (mine == wanted) {
+                    exercises.set(Optional.of(worked));
+                }
+            });
+        });
     }
 
     /** What was kept of earlier days; on the worker thread. */

@@ -13,11 +13,9 @@ import java.util.concurrent.Callable;
 import java.util.concurrent.Executor;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Consumer;
-import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.mobrak.app.rehearsal.Practice;
-import org.mobrak.core.catalogue.Habit;
 import org.mobrak.core.catalogue.file.Difference;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Fact;
@@ -25,8 +23,6 @@ import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.reader.TextIntake;
-import org.mobrak.core.job.Event;
-import org.mobrak.core.job.Step;
 import org.mobrak.core.logbook.Backups;
 import org.mobrak.core.logbook.Intake;
 import org.mobrak.core.logbook.PhoneRecord;
@@ -58,6 +54,7 @@ public final class Session implements AutoCloseable {
     private final LogbookDesk logbook;
     private final HistoryDesk history;
     private final ProgramDesk program;
+    private final JobDesk job;
 
     private final AtomicBoolean closed = new AtomicBoolean();
 
@@ -95,6 +92,7 @@ public final class Session implements AutoCloseable {
         this.logbook = new LogbookDesk(workers, () -> opened, cache);
         this.history = new HistoryDesk(workers, () -> opened);
         this.program = new ProgramDesk(workers, () -> opened);
+        this.job = new JobDesk(workers, this::bench, this::wish);
         this.rehearsals =
                 new RehearsalDesk(workers, () -> bench().logbook(), new Practice.Place(folder, cache, clock, drawing));
     }
@@ -126,6 +124,11 @@ public final class Session implements AutoCloseable {
     /** How far the reading of a file has come; empty while none is read. */
     public Observed<Optional<Progress>> progress() {
         return workers.progress;
+    }
+
+    /** The job of the phone on the desk. */
+    public JobDesk job() {
+        return job;
     }
 
     /** What is rehearsed. */
@@ -348,78 +351,6 @@ public final class Session implements AutoCloseable {
     /** Puts the other catalogue away. */
     public void leaveCatalogue() {
         change("Putting the other catalogue away", () -> bench().leaveCatalogue());
-    }
-
-    /** Writes the run sheet of a plan and starts the job. */
-    public void start(Plan plan) {
-        change("Writing the run sheet", () -> bench().start(plan, wish()));
-    }
-
-    /**
-     * Sets to work on a step; from then on what it writes is not known until it is done.
-     *
-     * @param typed the phone's model number, where there is no way back from the step
-     */
-    public void begin(Step step, String typed) {
-        change("Beginning a step", () -> bench().jobs().begin(step, typed, wish()));
-    }
-
-    /** Ticks a step, if it may be ticked; the snapshot shows it only when it is on disk. */
-    public void tick(Step step, String typed) {
-        change("Noting the tick", () -> bench().jobs().tick(step, typed, wish()));
-    }
-
-    /** Ticks a step from which there is a way back. */
-    public void tick(Step step) {
-        tick(step, "");
-    }
-
-    public void untick(Step step) {
-        change("Taking the tick back", () -> bench().jobs().untick(step, wish()));
-    }
-
-    /** Passes a gate that is not open, for a reason that is kept. */
-    public void override(Step step, String reason) {
-        change("Passing a gate", () -> bench().jobs().override(step, reason, wish()));
-    }
-
-    /** The sign of a step did not come; empty where nothing else is known of what was seen. */
-    public void missed(Step step, String instead) {
-        note(at -> new Event.SignMissed(at, step.id(), instead));
-    }
-
-    /** Does what can be done in several ways so, in this job and in later ones. */
-    public void choose(Habit habit) {
-        change("Noting how it is done", () -> bench().jobs().choose(habit, wish()));
-    }
-
-    /** The phone is seen in a mode, whatever the step says. */
-    public void seen(String mode) {
-        note(at -> new Event.ModeSeen(at, mode));
-    }
-
-    /** Notes something worth remembering beside a step. */
-    public void note(Step step, String text) {
-        note(at -> new Event.Noted(at, step.id(), text.strip()));
-    }
-
-    /** Lets the work rest, for a reason or none. */
-    public void pause(String why) {
-        note(at -> new Event.Paused(at, why.strip()));
-    }
-
-    /** Goes on, with the phone in a mode that was looked up. */
-    public void resume(String mode) {
-        note(at -> new Event.Resumed(at, mode));
-    }
-
-    private void note(Function<Instant, Event> event) {
-        change("Noting what happened", () -> bench().jobs().note(event, wish()));
-    }
-
-    /** Ends the job on the desk; it goes to the logbook for good. */
-    public void end(Event.End end, String note) {
-        telling("Closing the job", () -> bench().jobs().end(end, note, wish()));
     }
 
     /** Remembers how the desk was left. */

@@ -73,10 +73,10 @@ class AftercareTest extends DemoSessions {
             does(session, one -> one.takeTyped(Fact.LOCK, "locked"));
             does(session, one -> one.takeTyped(Fact.RECOVERY, "stock"));
             does(session, one -> one.wish(Goal.RECOVERY));
-            does(session, one -> one.start(desk(one).answer().plans().get(0)));
+            does(session, one -> one.job().start(desk(one).answer().plans().get(0)));
             walk(session);
             look(session);
-            does(session, one -> one.end(Event.End.WORKED, "all well"));
+            does(session, one -> one.job().end(Event.End.WORKED, "all well"));
             does(session, one -> one.takeTyped(Fact.RECOVERY, "custom"));
             does(session, one -> one.takeTyped(Fact.BASEBAND, "J540-9.9.99"));
             look(session);
@@ -106,9 +106,9 @@ class AftercareTest extends DemoSessions {
                                     .orElseGet(() -> gate.is().get(0))));
             if (next.file().isPresent()
                     && desk(session).objectionToTick(job(session), next).isPresent()) {
-                does(session, one -> one.override(next, "compared elsewhere"));
+                does(session, one -> one.job().override(next, "compared elsewhere"));
             }
-            does(session, one -> one.tick(next, desk(one).confirmation()));
+            does(session, one -> one.job().tick(next, desk(one).confirmation()));
             assertThat(session.notice().get().filter(Notice::bad))
                     .as(next.title())
                     .isEmpty();
@@ -124,9 +124,9 @@ class AftercareTest extends DemoSessions {
             does(session, one -> one.wish(Goal.RECOVERY));
             look(session);
             assertThat(view(session).takingBack()).isEmpty();
-            does(session, one -> one.start(desk(one).answer().plans().get(0)));
+            does(session, one -> one.job().start(desk(one).answer().plans().get(0)));
             walk(session);
-            does(session, one -> one.end(Event.End.WORKED, ""));
+            does(session, one -> one.job().end(Event.End.WORKED, ""));
             look(session);
             AftercareView.TakingBack back = view(session).takingBack().orElseThrow();
             assertThat(back.all())
@@ -146,9 +146,9 @@ class AftercareTest extends DemoSessions {
             assertThat(Goal.ofKey(goal.key())).contains(goal);
             assertThat(goal.key()).isEqualTo("as:recovery=stock");
             does(session, one -> one.wish(goal));
-            does(session, one -> one.start(desk(one).answer().plans().get(0)));
+            does(session, one -> one.job().start(desk(one).answer().plans().get(0)));
             walk(session);
-            does(session, one -> one.end(Event.End.WORKED, ""));
+            does(session, one -> one.job().end(Event.End.WORKED, ""));
             assertThat(desk(session).identity().facts().value(Fact.RECOVERY)).contains("stock");
         }
     }

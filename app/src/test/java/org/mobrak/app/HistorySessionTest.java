@@ -196,7 +196,7 @@ class HistorySessionTest extends DemoSessions {
                     .filter(plan -> plan.title().equals("Root package in download mode"))
                     .findFirst()
                     .orElseThrow();
-            does(session, one -> one.start(package412));
+            does(session, one -> one.job().start(package412));
             Path file = desk(session).stock().kept().get(0).path().resolveSibling("lantern2-root-412.tar.md5");
             does(session, one -> one.files().lookInto(List.of(file)));
             assertThat(job(session).state().demands())
@@ -214,7 +214,7 @@ class HistorySessionTest extends DemoSessions {
                             .isPresent())
                     .findFirst()
                     .orElseThrow();
-            does(session, one -> one.tick(fetch, ""));
+            does(session, one -> one.job().tick(fetch, ""));
             assertThat(job(session).state().files()).containsOnlyKeys(fetch.id());
             assertThat(job(session).state().files().get(fetch.id()).sha256()).hasSize(64);
             does(
@@ -252,7 +252,7 @@ class HistorySessionTest extends DemoSessions {
                                     .filter(kept -> kept.path().equals(wrong))
                                     .findFirst()
                                     .orElseThrow()));
-            does(session, one -> one.start(desk(one).answer().plans().get(0)));
+            does(session, one -> one.job().start(desk(one).answer().plans().get(0)));
             Step fetch = job(session).sheet().steps().stream()
                     .filter(step -> step.file()
                             .filter(file -> file.name().equals("key-recovery-l210.tar"))
@@ -260,9 +260,9 @@ class HistorySessionTest extends DemoSessions {
                     .findFirst()
                     .orElseThrow();
             assertThat(desk(session).objectionToTick(job(session), fetch)).isPresent();
-            does(session, one -> one.override(fetch, "compared elsewhere"));
+            does(session, one -> one.job().override(fetch, "compared elsewhere"));
             assertThat(desk(session).objectionToTick(job(session), fetch)).isEmpty();
-            does(session, one -> one.tick(fetch, ""));
+            does(session, one -> one.job().tick(fetch, ""));
             Step write = job(session).sheet().of(Phase.DO).stream()
                     .filter(Step.Act.class::isInstance)
                     .findFirst()
@@ -271,13 +271,13 @@ class HistorySessionTest extends DemoSessions {
             for (Step step : job(session).sheet().steps()) {
                 if (!step.equals(fetch) && (step.phase() == Phase.GATHER || step.phase() == Phase.PREPARE)) {
                     step.gate().ifPresent(gate -> opens(session, gate));
-                    does(session, one -> one.override(step, "for the test"));
-                    does(session, one -> one.tick(step, ""));
+                    does(session, one -> one.job().override(step, "for the test"));
+                    does(session, one -> one.job().tick(step, ""));
                 }
             }
             assertThat(desk(session).objectionToTick(job(session), write))
                     .hasValueSatisfying(why -> assertThat(why).startsWith("The file on the bench is wrong"));
-            does(session, one -> one.untick(fetch));
+            does(session, one -> one.job().untick(fetch));
             assertThat(desk(session).objectionToTick(job(session), fetch)).isPresent();
             assertThat(job(session).state().files())
                     .as("what was taken back is not taken")

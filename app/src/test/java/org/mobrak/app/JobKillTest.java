@@ -33,7 +33,7 @@ class JobKillTest extends DemoSessions {
         try (Session session = openDemo("Hive 3")) {
             does(session, one -> one.takeTyped(Fact.RECOVERY, "stock"));
             does(session, one -> one.wish(Goal.RECOVERY));
-            does(session, one -> one.start(desk(one).answer().plans().get(0)));
+            does(session, one -> one.job().start(desk(one).answer().plans().get(0)));
         }
         for (int ticks : TICKS) {
             Promised promised = killedAfter(ticks);

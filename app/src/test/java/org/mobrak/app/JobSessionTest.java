@@ -39,14 +39,14 @@ class JobSessionTest extends DemoSessions {
                                     picture));
             assertThat(session.notice().get()).map(Notice::text).contains("No job runs on this phone.");
             assertThat(desk(session).outlook()).as("nothing was planned anew").isSameAs(before);
-            does(session, one -> one.start(desk(one).answer().plans().get(0)));
+            does(session, one -> one.job().start(desk(one).answer().plans().get(0)));
             Step keys = job(session).sheet().steps().stream()
                     .filter(step ->
                             step.how().filter(how -> !how.or().isEmpty()).isPresent())
                     .findFirst()
                     .orElseThrow();
-            does(session, one -> one.choose(Habit.PLUG));
-            does(session, one -> one.note(keys, "  warm at the back "));
+            does(session, one -> one.job().choose(Habit.PLUG));
+            does(session, one -> one.job().note(keys, "  warm at the back "));
             does(session, one -> one.files().photo(keys, picture));
             assertThat(job(session).shown(keys).text()).contains("service plug");
             assertThat(job(session).events())
@@ -59,10 +59,10 @@ class JobSessionTest extends DemoSessions {
                         assertThat(photo.path()).isEqualTo(picture.toString());
                         assertThat(photo.sha256()).hasSize(64);
                     }));
-            does(session, one -> one.seen("download"));
+            does(session, one -> one.job().seen("download"));
             assertThat(job(session).state().mode()).contains("download");
-            does(session, one -> one.end(Event.End.STOPPED, ""));
-            does(session, one -> one.start(desk(one).answer().plans().get(0)));
+            does(session, one -> one.job().end(Event.End.STOPPED, ""));
+            does(session, one -> one.job().start(desk(one).answer().plans().get(0)));
             assertThat(job(session).state().habits())
                     .as("done as the last time")
                     .contains(Habit.PLUG);

@@ -55,9 +55,9 @@ final class JobVictim {
         Step step = next.orElseThrow();
         String model = session.snapshot().get().desk().orElseThrow().confirmation();
         if (step instanceof Step.Ready || step instanceof Step.Fetch) {
-            does(() -> session.override(step, "for the test"));
+            does(() -> session.job().override(step, "for the test"));
         }
-        does(() -> session.tick(step, model));
+        does(() -> session.job().tick(step, model));
         // What is shown is on disk: so it counts as promised from here on.
         System.out.println("job " + job().id() + " ticked " + job().tickedCount() + " events "
                 + job().events().size());

@@ -152,7 +152,7 @@ class SessionTest {
         try (Bench bench = new Bench(folder)) {
             bench.does(session -> session.addPhone("Hive 1"));
             Step nothing = new Step.Fetch(new Step.Line("gather-1", Phase.GATHER, "r", "t", "x"), Optional.empty());
-            bench.does(session -> session.tick(nothing));
+            bench.does(session -> session.job().tick(nothing));
             assertThat(bench.session.notice().get()).map(Notice::text).contains("No job runs on this phone.");
             bench.does(session -> session.takeTyped(Fact.BATTERY_PERCENT, "many"));
             assertThat(bench.session.notice().get()).map(Notice::bad).contains(true);

@@ -118,14 +118,14 @@ public final class Screenshots extends Application {
         step(() -> pick("Hive 11"));
         step(() -> session.takeTyped(Fact.LOCK, "locked"));
         step(() -> session.takeTyped(Fact.RECOVERY, "stock"));
-        step(() -> session.start(desk().orElseThrow().answer().plans().get(0)));
+        step(() -> session.job().start(desk().orElseThrow().answer().plans().get(0)));
         walk(4);
         step(session::dismiss);
         walk(5);
         shot("run-sheet", session::dismiss);
         walk(1);
-        step(() -> session.begin(nextStep(), desk().orElseThrow().confirmation()));
-        shot("run-wait", () -> session.missed(nextStep(), ""));
+        step(() -> session.job().begin(nextStep(), desk().orElseThrow().confirmation()));
+        shot("run-wait", () -> session.job().missed(nextStep(), ""));
         afterwards();
         step(() -> shell.open(org.mobrak.desktop.shell.Page.LOGBOOK));
         step(() -> session.logbook().lookAt(folder.resolve("bench/friend/club-year.zip")));
@@ -161,9 +161,10 @@ public final class Screenshots extends Application {
                     .ifPresent(this::makeReady));
             step(() -> desk().flatMap(one -> one.dossier().runningJob())
                     .flatMap(Job::next)
-                    .ifPresent(next -> session.tick(next, desk().orElseThrow().confirmation())));
+                    .ifPresent(next ->
+                            session.job().tick(next, desk().orElseThrow().confirmation())));
         }
-        step(() -> session.end(Event.End.WORKED, ""));
+        step(() -> session.job().end(Event.End.WORKED, ""));
         step(() -> session.takeFiles(List.of(folder.resolve("bench/readings/hive-11-listing.txt"))));
         step(() -> session.takeTyped(Fact.RECOVERY, "custom"));
         step(() -> session.takeTyped(Fact.LOCK, "unlocked"));
@@ -186,11 +187,11 @@ public final class Screenshots extends Application {
         step(() -> press("practise"));
         step(() -> press("pace-still"));
         for (int step = 0; step < GATHERED; step++) {
-            step(() -> practice().session().tick(practised()));
+            step(() -> practice().session().job().tick(practised()));
         }
         for (int gate = 0; gate < GATES; gate++) {
             step(() -> practice().take(BenchView.Doing.NOTE_IT));
-            step(() -> practice().session().tick(practised()));
+            step(() -> practice().session().job().tick(practised()));
         }
         step(() -> practice().switchOff());
         step(() -> practice().skip());
@@ -287,7 +288,7 @@ public final class Screenshots extends Application {
     private void walk(int steps) {
         for (int i = 0; i < steps; i++) {
             step(() -> makeReady(nextStep()));
-            step(() -> session.tick(nextStep(), desk().orElseThrow().confirmation()));
+            step(() -> session.job().tick(nextStep(), desk().orElseThrow().confirmation()));
         }
     }
 
@@ -295,7 +296,7 @@ public final class Screenshots extends Application {
     private void makeReady(Step step) {
         step.gate().ifPresent(this::open);
         if (step.file().isPresent()) {
-            session.override(step, "compared on the other computer");
+            session.job().override(step, "compared on the other computer");
         }
     }
 

@@ -210,8 +210,14 @@ final class Desktop implements AutoCloseable {
 
     /** Starts the job of the first plan for the phone on the desk. */
     void startFirstPlan() {
-        robot.interact(() -> session.start(
-                session.snapshot().get().desk().orElseThrow().answer().plans().get(0)));
+        robot.interact(() -> session.job()
+                .start(session.snapshot()
+                        .get()
+                        .desk()
+                        .orElseThrow()
+                        .answer()
+                        .plans()
+                        .get(0)));
         rest();
     }
 

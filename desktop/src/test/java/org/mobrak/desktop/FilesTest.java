@@ -229,7 +229,7 @@ class FilesTest {
         desktop.assertShows("0 of 6 there");
         assertThat(standing("Battery percent: at least 50")).isEqualTo(Standing.UNCHECKED);
         drop("gather-items", "lantern2-root-412.tar.md5");
-        desktop.robot().interact(() -> desktop.session().start(wanted));
+        desktop.robot().interact(() -> desktop.session().job().start(wanted));
         desktop.rest();
         desktop.pick(
                 "gather-items", GatherItem.class, item -> item.need().title().equals("Battery percent: at least 90"));
@@ -250,10 +250,10 @@ class FilesTest {
                 .orElseThrow()
                 .sheet()
                 .of(Phase.GATHER)
-                .forEach(
-                        step -> desktop.robot().interact(() -> desktop.session().tick(step)));
+                .forEach(step ->
+                        desktop.robot().interact(() -> desktop.session().job().tick(step)));
         desktop.rest();
-        desktop.robot().interact(() -> desktop.session().tick(battery));
+        desktop.robot().interact(() -> desktop.session().job().tick(battery));
         desktop.rest();
         desktop.assertShows("Battery percent is 64; it must be 90 or more.");
         assertThat(desktop.runningJob().orElseThrow().isTicked(battery)).isFalse();
@@ -262,7 +262,8 @@ class FilesTest {
     @Test
     void aFileIsTakenOnTrustOnlyWithAReasonThatIsKept() {
         desktop.robot()
-                .interact(() -> desktop.session().start(desk().answer().plans().get(0)));
+                .interact(() ->
+                        desktop.session().job().start(desk().answer().plans().get(0)));
         desktop.rest();
         desktop.press(KeyCode.CONTROL, KeyCode.DIGIT4);
         while (desktop.runningJob()
@@ -285,7 +286,8 @@ class FilesTest {
     @Test
     void aWrongFileKeepsItsStepFromBeingTicked() {
         desktop.robot()
-                .interact(() -> desktop.session().start(desk().answer().plans().get(0)));
+                .interact(() ->
+                        desktop.session().job().start(desk().answer().plans().get(0)));
         desktop.rest();
         desktop.press(KeyCode.CONTROL, KeyCode.DIGIT4);
         var step = desktop.runningJob().orElseThrow().sheet().steps().stream()
@@ -293,13 +295,13 @@ class FilesTest {
                         one.file().filter(file -> file.name().equals(RECOVERY)).isPresent())
                 .findFirst()
                 .orElseThrow();
-        desktop.robot().interact(() -> desktop.session().tick(step));
+        desktop.robot().interact(() -> desktop.session().job().tick(step));
         desktop.rest();
         desktop.assertShows("The file on the bench is wrong:");
         assertThat(desktop.runningJob().orElseThrow().isTicked(step)).isFalse();
         desktop.press(KeyCode.CONTROL, KeyCode.DIGIT3);
         drop("gather-items", "l210_rec_FINAL(2).tar");
-        desktop.robot().interact(() -> desktop.session().tick(step));
+        desktop.robot().interact(() -> desktop.session().job().tick(step));
         desktop.rest();
         assertThat(desktop.runningJob().orElseThrow().isTicked(step)).isTrue();
         Spinner<Integer> rate = desktop.find("rate");

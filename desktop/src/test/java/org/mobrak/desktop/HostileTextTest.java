@@ -72,7 +72,7 @@ class HostileTextTest {
             }
             desktop.startFirstPlan();
             Step next = desktop.runningJob().flatMap(Job::next).orElseThrow();
-            desktop.robot().interact(() -> desktop.session().note(next, "a no" + TURNING + "te"));
+            desktop.robot().interact(() -> desktop.session().job().note(next, "a no" + TURNING + "te"));
             desktop.rest();
             desktop.robot().interact(() -> desktop.session().files().lookInto(List.of(hostileZip())));
             desktop.robot().interact(() -> desktop.session().compareCatalogue(hostileCatalogue()));

@@ -102,9 +102,9 @@ public final class Practice implements AutoCloseable {
         session.open();
         session.pick(desk.dossier().phone());
         if (desk.dossier().runningJob().isPresent()) {
-            session.end(Event.End.STOPPED, "");
+            session.job().end(Event.End.STOPPED, "");
         }
-        session.start(plan);
+        session.job().start(plan);
     }
 
     /** Where the sheet is worked through: the same commands and snapshots as of a real job. */

@@ -140,7 +140,7 @@ final class HandPlay implements AutoCloseable {
                 rest();
             }
             if (step.how().flatMap(Step.Doing::normalMinutes).isPresent() || step.hasNoReturn()) {
-                run(() -> practice.session().begin(step, confirmation()));
+                run(() -> practice.session().job().begin(step, confirmation()));
             } else if (offers(Doing.DO_IT)) {
                 run(() -> practice.take(Doing.DO_IT));
             }
@@ -168,7 +168,7 @@ final class HandPlay implements AutoCloseable {
     void tick() throws Exception {
         Step step = next();
         long before = job().orElseThrow().tickedCount();
-        run(() -> practice.session().tick(step, confirmation()));
+        run(() -> practice.session().job().tick(step, confirmation()));
         assertThat(job().orElseThrow().tickedCount())
                 .as(step.title() + ": " + practice.session().notice().get() + view().told())
                 .isEqualTo(before + 1);

@@ -104,7 +104,7 @@ class PracticeTest {
         lay(false);
         hands.workUpTo("Start");
         Step write = hands.next();
-        hands.run(() -> practice.session().begin(write, "OV-L210F"));
+        hands.run(() -> practice.session().job().begin(write, "OV-L210F"));
         hands.run(() -> practice.pass(5));
         assertThat(hands.view().busyWith()).contains("Start");
         assertThat(hands.view().share()).isBetween(0.01, 0.9);
@@ -112,7 +112,7 @@ class PracticeTest {
         assertThat(hands.view().told()).isEqualTo("the port is gone in the middle of the work");
         assertThat(hands.view().wire().port()).isFalse();
         assertThat(hands.view().busyWith()).isEmpty();
-        hands.run(() -> practice.session().missed(write, ""));
+        hands.run(() -> practice.session().job().missed(write, ""));
         hands.run(() -> practice.plug(Lead.DATA));
         assertThat(hands.view().offers()).extracting(BenchView.Offer::words).containsExactly("Once more: Start");
         hands.run(() -> practice.take(Doing.DO_IT));

@@ -73,7 +73,7 @@ final class EndCard {
         Button button = new Button(label);
         button.setId(id);
         button.setOnAction(press -> {
-            session.end(kind, note.getText());
+            session.job().end(kind, note.getText());
             note.clear();
         });
         return button;

@@ -43,7 +43,7 @@ final class ModeQuestion {
                 "mode",
                 "What state is the phone in now?",
                 "The work was left in the middle. Look at the phone before you go on; if it is not where the next step expects it, bring it there first.",
-                session::resume);
+                session.job()::resume);
     }
 
     /** Asked when a sign did not come. */
@@ -54,7 +54,7 @@ final class ModeQuestion {
                 "Note it, so that whoever reads this later knows."
                         + lastSeen.map(mode -> " Noted last: " + MODES.getOrDefault(mode, mode) + ".")
                                 .orElse(""),
-                session::seen);
+                session.job()::seen);
     }
 
     VBox node() {

@@ -48,7 +48,7 @@ final class Notes extends VBox {
 
     private void note() {
         if (!line.getText().isBlank()) {
-            session.note(moment.step(), line.getText());
+            session.job().note(moment.step(), line.getText());
         }
     }
 

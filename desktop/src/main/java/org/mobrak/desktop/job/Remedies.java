@@ -31,14 +31,14 @@ final class Remedies extends VBox {
         list.setManaged(open);
         Button missed = new Button(open ? "Still not there" : "The sign did not come");
         missed.setId("missed");
-        missed.setOnAction(press -> session.missed(moment.step(), ""));
+        missed.setOnAction(press -> session.job().missed(moment.step(), ""));
         getChildren().addAll(missed, list);
     }
 
     private static VBox line(Session session, Step step, Remedy remedy) {
         Button seen = new Button("That is what I see");
         seen.getStyleClass().add("small-button");
-        seen.setOnAction(press -> session.missed(step, remedy.seen()));
+        seen.setOnAction(press -> session.job().missed(step, remedy.seen()));
         HBox head = new HBox(Texts.wrapped(Texts.heading(remedy.seen())), StepCard.spacer(), seen);
         head.getStyleClass().add("signed-line");
         VBox line = new VBox(head, Texts.wrapped(Texts.plain(remedy.what())));

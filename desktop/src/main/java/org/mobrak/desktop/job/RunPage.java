@@ -67,7 +67,7 @@ public final class RunPage implements View {
         scroll.getStyleClass().add("wide-scroll");
         progress.setId("progress");
         pause.setId("pause");
-        pause.setOnAction(press -> session.pause(""));
+        pause.setOnAction(press -> session.job().pause(""));
         HBox head = new HBox(title, progress, count, pause);
         head.getStyleClass().add("page-head");
         count.setMinWidth(Region.USE_PREF_SIZE);

@@ -146,7 +146,7 @@ final class StepCard extends VBox {
         Button pass = new Button("Go on without it");
         pass.setId("override");
         pass.disableProperty().bind(reason.textProperty().map(String::isBlank));
-        pass.setOnAction(press -> session.override(moment.step(), reason.getText()));
+        pass.setOnAction(press -> session.job().override(moment.step(), reason.getText()));
         HBox passing = new HBox(reason, pass);
         passing.getStyleClass().add("typing");
         return passing;
@@ -159,16 +159,16 @@ final class StepCard extends VBox {
             Button untick = new Button("Take the tick back");
             untick.setId("untick");
             untick.setDisable(moment.objection().isPresent());
-            untick.setOnAction(press -> session.untick(moment.step()));
+            untick.setOnAction(press -> session.job().untick(moment.step()));
             buttons.getChildren().add(untick);
         } else {
             moment.confirmation().ifPresent(this::confirming);
             Button first = moment.wantsBeginning() ? begin : tick;
             first.getStyleClass().add("do-this");
             begin.setId("begin");
-            begin.setOnAction(press -> session.begin(moment.step(), confirm.getText()));
+            begin.setOnAction(press -> session.job().begin(moment.step(), confirm.getText()));
             tick.setId("tick");
-            tick.setOnAction(press -> session.tick(moment.step(), confirm.getText()));
+            tick.setOnAction(press -> session.job().tick(moment.step(), confirm.getText()));
             if (moment.wantsBeginning()) {
                 buttons.getChildren().add(begin);
             }

@@ -28,7 +28,7 @@ final class Ways extends HBox {
             button.setToggleGroup(group);
             button.setSelected(now.filter(way::equals).isPresent());
             button.setDisable(moment.ticked());
-            button.setOnAction(press -> session.choose(way));
+            button.setOnAction(press -> session.job().choose(way));
             row.getChildren().add(button);
         }
         getChildren().addAll(name, row);

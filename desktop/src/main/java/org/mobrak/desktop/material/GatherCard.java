@@ -122,7 +122,7 @@ final class GatherCard extends Card {
                 .flatMap(job -> job.sheet().steps().stream()
                         .filter(step -> step.id().equals(item.need().stepId()))
                         .findFirst())
-                .map(step -> have(() -> session.tick(step)));
+                .map(step -> have(() -> session.job().tick(step)));
     }
 
     private Node reading(Gate gate) {

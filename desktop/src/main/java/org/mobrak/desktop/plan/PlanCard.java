@@ -99,7 +99,7 @@ final class PlanCard extends VBox {
         take.setId("start");
         take.getStyleClass().add("do-this");
         take.setDisable(busy);
-        take.setOnAction(press -> session.start(plan));
+        take.setOnAction(press -> session.job().start(plan));
         FlowPane buttons = new FlowPane(take, new BriefMenu(session, plan, () -> session.briefOf(desk, plan)));
         buttons.getStyleClass().add("buttons");
         if (busy) {

@@ -1,18 +1,15 @@
 package org.mobrak.desktop.plan;
 
 import java.util.List;
-import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
-import org.mobrak.app.Outlook;
 import org.mobrak.app.RehearsalDesk;
 import org.mobrak.app.rehearsal.Drill;
-import org.mobrak.app.rehearsal.Mishaps;
+import org.mobrak.app.rehearsal.Exercises;
 import org.mobrak.app.rehearsal.WhatNow;
-import org.mobrak.core.job.RunSheet;
 import org.mobrak.desktop.parts.Texts;
 
 /** What of a plan can be practised apart: its keys, and what to do when something goes wrong; each says how much of it is due today. */
@@ -43,17 +40,19 @@ final class PracticeSide extends VBox {
         getStyleClass().addAll("side", "practice-side");
         keys.setSelected(true);
         desk.drills().addListener((source, before, now) -> tellDue());
+        desk.exercises().addListener((source, before, now) -> now.ifPresent(this::offer));
+        setVisible(false);
+        setManaged(false);
     }
 
     /** What there is to practise now. */
-    void offer(Outlook outlook, Optional<RunSheet> sheet) {
-        lessons = sheet.map(Drill::lessons).orElse(List.of());
-        questions = sheet.map(one -> Mishaps.of(outlook, one)).orElse(List.of());
-        drill.offer(outlook, lessons);
+    private void offer(Exercises now) {
+        lessons = now.keys();
+        questions = now.mishaps();
+        drill.offer(now.outlook(), lessons);
         whatNow.offer(questions);
-        boolean any = !lessons.isEmpty() || !questions.isEmpty();
-        setVisible(any);
-        setManaged(any);
+        setVisible(!now.isEmpty());
+        setManaged(!now.isEmpty());
         keys.setDisable(lessons.isEmpty());
         mishaps.setDisable(questions.isEmpty());
         ToggleButton seen = mishaps.isSelected() ? mishaps : keys;

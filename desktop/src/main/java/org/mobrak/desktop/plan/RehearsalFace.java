@@ -154,7 +154,7 @@ public final class RehearsalFace {
         if (!same) {
             drilled = plan;
             drilledFor = now;
-            now.ifPresent(outlook -> practice.offer(outlook, plan.map(outlook::sheet)));
+            now.ifPresent(outlook -> session.rehearsals().prepare(outlook, plan));
         }
     }
 
