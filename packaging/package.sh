@@ -44,10 +44,6 @@ main-class=org.mobrak.cli.Mobrak
 java-options=-XX:+UseParallelGC -XX:TieredStopAtLevel=1 -Dmobrak.home=\$APPDIR/home
 linux-shortcut=false
 PROPERTIES
-cat >"$WORK/texts.properties" <<'PROPERTIES'
-mime-type=text/markdown
-description=A guide, or what a phone says of itself
-PROPERTIES
 common=(--name mobrak --app-version "$VERSION" --vendor "The Mobrak founders"
   --description "A workbench for people who keep old phones alive")
 options=()

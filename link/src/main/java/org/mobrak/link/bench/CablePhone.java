@@ -1,9 +1,6 @@
 package org.mobrak.link.bench;
 
-import java.nio.charset.StandardCharsets;
-import java.util.Arrays;
 import java.util.EnumMap;
-import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -39,7 +36,6 @@ public final class CablePhone implements Handset {
     private static final int PIECES = 20;
 
     private static final double BYTES_OF_A_MEGABYTE = 1_000_000;
-    private static final int NOT_FOUND = 127;
 
     private final String name;
     private final BenchTruth truth;
@@ -126,36 +122,8 @@ public final class CablePhone implements Handset {
         return shut.<Reply<String>>map(failed -> failed).orElseGet(() -> new Reply.Done<>(says.get()));
     }
 
-    /** Why a computer does not reach it for something. */
     private synchronized <T> Optional<Failed<T>> shut(Set<Mode> wanted) {
-        if (!state.wire().cable().carriesData()) {
-            return Optional.of(new Failed<>(
-                    Kind.NOT_SEEN, "The cable in it only charges.", "Take the cable that came with the phone."));
-        }
-        if (state.mode() == Mode.OFF) {
-            return Optional.of(new Failed<>(
-                    Kind.WRONG_MODE, "It is switched off.", "Switch it on, wait for its start screen and ask again."));
-        }
-        if (!wanted.contains(state.mode())) {
-            String words = wanted.stream().map(Mode::screen).sorted().collect(Collectors.joining(", or "));
-            return Optional.of(new Failed<>(
-                    Kind.WRONG_MODE,
-                    "It shows " + state.mode().screen() + ".",
-                    "Bring it where it shows " + words + "."));
-        }
-        if (!state.wire().driver()) {
-            return Optional.of(new Failed<>(
-                    Kind.NOT_SEEN,
-                    "The computer knows no port of it.",
-                    "Install its driver, unplug it and plug it in."));
-        }
-        if (state.mode() == Mode.OS && !is(Fact.USB_DEBUGGING, "on")) {
-            return Optional.of(new Failed<>(
-                    Kind.NOT_LET_IN,
-                    "It lets no computer in.",
-                    "Switch USB debugging on in its developer options, and allow this computer's key."));
-        }
-        return Optional.empty();
+        return Reach.shut(state, wanted);
     }
 
     private boolean is(Fact fact, String value) {
@@ -351,24 +319,8 @@ public final class CablePhone implements Handset {
             return shut.get();
         }
         if (root && !isRooted()) {
-            return new Reply.Done<>(new Request.Said("sh: su: not found\n", NOT_FOUND));
+            return new Reply.Done<>(CableShell.notFound("su"));
         }
-        List<String> words = Arrays.asList(command.strip().split(" +"));
-        return new Reply.Done<>(said(words, root));
-    }
-
-    private Request.Said said(List<String> words, boolean root) {
-        if (words.equals(List.of("id"))) {
-            return new Request.Said(root ? "uid=0(root) gid=0(root)\n" : "uid=2000(shell) gid=2000(shell)\n", 0);
-        }
-        if (words.equals(List.of("pm", "list", "packages"))) {
-            return new Request.Said(contents.apps(), 0);
-        }
-        if (words.size() == 2 && words.get(0).equals("cat")) {
-            return contents.file(words.get(1))
-                    .map(file -> new Request.Said(new String(file.content(), StandardCharsets.UTF_8), 0))
-                    .orElse(new Request.Said("cat: " + words.get(1) + ": No such file\n", 1));
-        }
-        return new Request.Said("sh: " + words.get(0) + ": not found\n", NOT_FOUND);
+        return new Reply.Done<>(new CableShell(contents, root).run(command));
     }
 }
