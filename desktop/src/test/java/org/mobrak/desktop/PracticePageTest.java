@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.Callable;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.MenuButton;
 import javafx.scene.input.KeyCode;
@@ -20,6 +21,7 @@ import org.mobrak.app.Desk;
 import org.mobrak.app.DrawerEntry;
 import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.app.rehearsal.BenchView;
+import org.mobrak.app.rehearsal.BenchView.Doing;
 import org.mobrak.app.rehearsal.BenchView.Lead;
 import org.mobrak.app.rehearsal.Practice;
 import org.mobrak.core.catalogue.KeyChord;
@@ -29,6 +31,7 @@ import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.Step;
 import org.mobrak.core.plan.Goal;
+import org.testfx.util.WaitForAsyncUtils;
 
 /** A rehearsal played in the window: keys really go down and up again while the bench's time goes by. */
 class PracticePageTest {
@@ -95,8 +98,21 @@ class PracticePageTest {
         return job().flatMap(Job::next).orElseThrow();
     }
 
+    /** What belongs to the thread that draws is read there. */
+    private <T> T ask(Callable<T> question) {
+        return WaitForAsyncUtils.waitForAsyncFx(10_000, question);
+    }
+
     private BenchView view() {
-        return practice.view();
+        return ask(practice::view);
+    }
+
+    private boolean offers(Doing doing) {
+        return view().offers().stream().anyMatch(offer -> offer.doing() == doing);
+    }
+
+    private boolean isShown(String id) {
+        return ask(() -> desktop.isShown(id));
     }
 
     private void rest() {
@@ -169,15 +185,13 @@ class PracticePageTest {
                 click("bench-note-it");
             }
         } else if (!(step instanceof Step.Fetch)) {
-            if (practice.chord().isPresent()) {
-                hold(practice.chord().orElseThrow());
-            }
+            ask(practice::chord).ifPresent(this::hold);
             if (step.hasNoReturn()) {
                 desktop.fill("confirm", MODEL);
             }
-            if (desktop.isShown("begin")) {
+            if (isShown("begin")) {
                 click("begin");
-            } else if (view().offers().stream().anyMatch(offer -> offer.doing() == BenchView.Doing.DO_IT)) {
+            } else if (offers(Doing.DO_IT)) {
                 click("bench-do-it");
             }
             skip();
@@ -186,6 +200,14 @@ class PracticePageTest {
 
     private void tick() {
         long before = job().orElseThrow().tickedCount();
+        String title = next().title();
+        desktop.until(
+                "“" + title + "” can be ticked",
+                () -> desktop.robot()
+                        .lookup("#tick")
+                        .tryQuery()
+                        .filter(button -> !button.isDisabled())
+                        .isPresent());
         click("tick");
         desktop.until(
                 "it is ticked",

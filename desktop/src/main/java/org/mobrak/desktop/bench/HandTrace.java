@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
@@ -92,6 +93,7 @@ final class HandTrace extends Pane {
             at += takes;
         }
         window = Math.max(LEAST_SECONDS, at * TIMES);
+        say(Set.of());
         requestLayout();
     }
 
@@ -108,6 +110,9 @@ final class HandTrace extends Pane {
         }
         if (began < 0 && !held.isEmpty()) {
             began = seconds;
+        }
+        if (!held.equals(open.keySet())) {
+            say(held);
         }
         for (Key key : keys) {
             if (held.contains(key)) {
@@ -129,6 +134,15 @@ final class HandTrace extends Pane {
         if (!open.isEmpty()) {
             place();
         }
+    }
+
+    /** What the picture shows, for whoever hears it. */
+    private void say(Set<Key> held) {
+        String holds = keys.stream().filter(held::contains).map(Key::word).collect(Collectors.joining(" and "));
+        Texts.aloud(
+                this,
+                (holds.isEmpty() ? "No key is held" : "Held: " + holds)
+                        + asked.map(chord -> "; asked for: " + chord.text()).orElse(""));
     }
 
     private double line() {
