@@ -3,6 +3,7 @@ package org.mobrak.desktop.plan;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import javafx.beans.binding.Bindings;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
@@ -26,6 +27,7 @@ import org.mobrak.app.rehearsal.Fault;
 import org.mobrak.app.rehearsal.Person;
 import org.mobrak.app.rehearsal.Report;
 import org.mobrak.core.plan.Plan;
+import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
 
@@ -70,12 +72,15 @@ public final class RehearsalFace {
         byHand.setId("practise");
         byHand.setOnAction(press -> practise());
         ended.setId("rehearsal-end");
+        // No room is kept for what is not said yet.
+        ended.managedProperty().bind(ended.textProperty().isNotEmpty());
+        caught.managedProperty().bind(Bindings.isNotEmpty(caught.getChildren()));
         events.setId("rehearsal-events");
         events.setCellFactory(list -> new Line());
         events.setPlaceholder(
-                Texts.wrapped(
-                        Texts.soft(
-                                "Choose a plan on the face Plans, then rehearse it: the phone is laid on the bench as it is known, and what is not known is drawn anew each time.")));
+                new Empty(
+                        "Nothing rehearsed yet",
+                        "The phone is laid on the bench as it is known, and what is not known is drawn anew each time. Which plan: see the face Plans."));
         FlowPane asking = new FlowPane(play, byHand, Texts.soft("What goes wrong:"), fault, hasty);
         asking.getStyleClass().add("buttons");
         caught.getStyleClass().add("lines");
