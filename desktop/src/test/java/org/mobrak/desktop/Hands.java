@@ -34,7 +34,7 @@ import org.testfx.util.WaitForAsyncUtils;
 final class Hands extends FxRobot {
     private static final int LIMIT = 30_000;
     /** What a popup takes is seen by no filter of the window. */
-    private static final long UNSEEN_NANOS = TimeUnit.MILLISECONDS.toNanos(300);
+    private static final long UNSEEN_NANOS = TimeUnit.SECONDS.toNanos(1);
 
     private final Stage stage;
     private final AtomicInteger seen = new AtomicInteger();
