@@ -8,6 +8,7 @@ import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import org.mobrak.app.aftercare.Place;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.match.Identity;
 import org.mobrak.core.catalogue.trouble.Troubles;
 import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.identity.Facts;
@@ -23,23 +24,18 @@ final class AfterAtDesk implements Place {
     private final FileRegister bin;
     private final UndoStack undo;
     private final PickedPhone picked;
-    private final WhatIsKnown dossier;
-    private final Intakes.WhoItIs identity;
+    private final OnDesk<Dossier> dossier;
+    private final OnDesk<Identity> identity;
     private final Supplier<Catalogue> catalogue;
     private final Clock clock;
-
-    /** All that is on disk of the phone on the desk; a refusal where none lies there. */
-    interface WhatIsKnown {
-        Dossier get() throws Refusal;
-    }
 
     AfterAtDesk(
             Workspace workspace,
             FileRegister bin,
             UndoStack undo,
             PickedPhone picked,
-            WhatIsKnown dossier,
-            Intakes.WhoItIs identity,
+            OnDesk<Dossier> dossier,
+            OnDesk<Identity> identity,
             Supplier<Catalogue> catalogue,
             Clock clock) {
         this.workspace = workspace;

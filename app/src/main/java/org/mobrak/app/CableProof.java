@@ -18,14 +18,12 @@ import org.mobrak.link.Request;
  */
 record CableProof(RawText who, Optional<Seen> seen) {
     private static final String HIGHEST_USER = "uid=0(";
-    /** What a shell says where there is no such command (POSIX.1-2017, 2.8.2). */
-    private static final int NOT_FOUND = 127;
 
     /** Asks its shell who its highest user is; takes as long as the phone takes. */
     static CableProof ofShell(PhoneLink link, String phone) throws InterruptedException, UnreadableInput, Refusal {
         RawText who = who(link, phone);
         Request.Said said = CableReading.done(link, phone, new Request.Run("id", true));
-        if (said.status() == NOT_FOUND) {
+        if (said.status() == Request.Said.NOT_FOUND) {
             return new CableProof(who, Optional.empty());
         }
         boolean highest = said.status() == 0 && said.text().startsWith(HIGHEST_USER);

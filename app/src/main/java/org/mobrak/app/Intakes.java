@@ -28,15 +28,16 @@ final class Intakes {
     private final UndoStack undo;
     private final PickedPhone picked;
     private final ReadingEdits readings;
-    private final WhoItIs identity;
+    private final OnDesk<Identity> identity;
     private final Clock clock;
 
-    /** Who the phone on the desk is; a refusal where none lies there. */
-    interface WhoItIs {
-        Identity get() throws Refusal;
-    }
-
-    Intakes(Logbook logbook, UndoStack undo, PickedPhone picked, ReadingEdits readings, WhoItIs identity, Clock clock) {
+    Intakes(
+            Logbook logbook,
+            UndoStack undo,
+            PickedPhone picked,
+            ReadingEdits readings,
+            OnDesk<Identity> identity,
+            Clock clock) {
         this.logbook = logbook;
         this.undo = undo;
         this.picked = picked;

@@ -1,11 +1,9 @@
 package org.mobrak.app;
 
-import java.io.IOException;
 import java.time.Instant;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import org.mobrak.core.catalogue.Habit;
-import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Step;
 import org.mobrak.core.plan.Plan;
@@ -22,14 +20,9 @@ public final class JobDesk {
         this.wish = wish;
     }
 
-    /** A change of a job, which has nothing to tell when it went well. */
-    private interface Change {
-        void make() throws IOException, Refusal;
-    }
-
     /** Writes the run sheet of a plan and starts the job. */
     public void start(Plan plan) {
-        change("Writing the run sheet", () -> bench.get().start(plan, wish.get()));
+        workers.change("Writing the run sheet", () -> bench.get().start(plan, wish.get()));
     }
 
     /**
@@ -38,12 +31,12 @@ public final class JobDesk {
      * @param typed the phone's model number, where there is no way back from the step
      */
     public void begin(Step step, String typed) {
-        change("Beginning a step", () -> bench.get().jobs().begin(step, typed, wish.get()));
+        workers.change("Beginning a step", () -> bench.get().jobs().begin(step, typed, wish.get()));
     }
 
     /** Ticks a step, if it may be ticked; the snapshot shows it only when it is on disk. */
     public void tick(Step step, String typed) {
-        change("Noting the tick", () -> bench.get().jobs().tick(step, typed, wish.get()));
+        workers.change("Noting the tick", () -> bench.get().jobs().tick(step, typed, wish.get()));
     }
 
     /** Ticks a step from which there is a way back. */
@@ -52,12 +45,12 @@ public final class JobDesk {
     }
 
     public void untick(Step step) {
-        change("Taking the tick back", () -> bench.get().jobs().untick(step, wish.get()));
+        workers.change("Taking the tick back", () -> bench.get().jobs().untick(step, wish.get()));
     }
 
     /** Passes a gate that is not open, for a reason that is kept. */
     public void override(Step step, String reason) {
-        change("Passing a gate", () -> bench.get().jobs().override(step, reason, wish.get()));
+        workers.change("Passing a gate", () -> bench.get().jobs().override(step, reason, wish.get()));
     }
 
     /** The sign of a step did not come; empty where nothing else is known of what was seen. */
@@ -67,7 +60,7 @@ public final class JobDesk {
 
     /** Does what can be done in several ways so, in this job and in later ones. */
     public void choose(Habit habit) {
-        change("Noting how it is done", () -> bench.get().jobs().choose(habit, wish.get()));
+        workers.change("Noting how it is done", () -> bench.get().jobs().choose(habit, wish.get()));
     }
 
     /** The phone is seen in a mode, whatever the step says. */
@@ -91,18 +84,11 @@ public final class JobDesk {
     }
 
     private void note(Function<Instant, Event> event) {
-        change("Noting what happened", () -> bench.get().jobs().note(event, wish.get()));
+        workers.change("Noting what happened", () -> bench.get().jobs().note(event, wish.get()));
     }
 
     /** Ends the job on the desk; it goes to the logbook for good. */
     public void end(Event.End end, String note) {
         workers.ask("Closing the job", () -> new Outcome.Told(bench.get().jobs().end(end, note, wish.get())));
-    }
-
-    private void change(String what, Change change) {
-        workers.ask(what, () -> {
-            change.make();
-            return Outcome.NOTHING;
-        });
     }
 }

@@ -20,23 +20,13 @@ import org.mobrak.core.logbook.SetAside;
 final class ReadingEdits {
     private final Logbook logbook;
     private final UndoStack undo;
-    private final PhoneOnDesk phone;
+    private final PickedPhone picked;
     private final Supplier<Instant> now;
 
-    /** Gives the phone that lies on the desk, or refuses where none does. */
-    interface PhoneOnDesk {
-        PhoneRecord get() throws Refusal;
-    }
-
-    /**
-     * The edits.
-     *
-     * @param phone the one on the desk
-     */
-    ReadingEdits(Logbook logbook, UndoStack undo, PhoneOnDesk phone, Supplier<Instant> now) {
+    ReadingEdits(Logbook logbook, UndoStack undo, PickedPhone picked, Supplier<Instant> now) {
         this.logbook = logbook;
         this.undo = undo;
-        this.phone = phone;
+        this.picked = picked;
         this.now = now;
     }
 
@@ -47,7 +37,7 @@ final class ReadingEdits {
         List<Parsed> parsed = new ArrayList<>();
         for (RawText text : texts) {
             parsed.add(logbook.texts().of(text, at));
-            intakes.add(logbook.take(phone.get(), text, at));
+            intakes.add(logbook.take(picked.orRefuse(), text, at));
         }
         String name = texts.size() == 1 ? texts.get(0).name() : texts.size() + " texts";
         undoable(name, intakes);
@@ -57,7 +47,7 @@ final class ReadingEdits {
     /** Notes what a person read, all of it or none. */
     Notice takeByHand(Map<Fact, String> said) throws Refusal {
         Instant at = now.get();
-        PhoneRecord of = phone.get();
+        PhoneRecord of = picked.orRefuse();
         List<Long> intakes = new ArrayList<>();
         for (Map.Entry<Fact, String> one : said.entrySet()) {
             intakes.add(logbook.take(of, TypedReading.parse(TypedReading.text(one.getKey(), one.getValue()), at)));
@@ -69,7 +59,7 @@ final class ReadingEdits {
     /** No longer lets a reading count, for a reason. */
     Notice setAside(Reading reading, String reason) throws Refusal {
         long entry = logbook.setAside(
-                phone.get(), reading, reason.isBlank() ? "no reason given" : reason.strip(), now.get());
+                picked.orRefuse(), reading, reason.isBlank() ? "no reason given" : reason.strip(), now.get());
         undo.did(new UndoStack.Step(
                 "setting “" + reading.value() + "” aside",
                 () -> logbook.takeBackAside(entry, now.get()),
@@ -79,7 +69,7 @@ final class ReadingEdits {
 
     /** Lets a reading count again. */
     Notice letCount(Reading reading) throws Refusal {
-        SetAside entry = logbook.dossier(phone.get())
+        SetAside entry = logbook.dossier(picked.orRefuse())
                 .asideOf(reading)
                 .orElseThrow(() -> new Refusal("This reading counts already."));
         logbook.takeBackAside(entry.id(), now.get());
@@ -93,8 +83,8 @@ final class ReadingEdits {
     /** Notes what a reading should have said and sets what it did say aside. */
     Notice correct(Reading reading, String value) throws Refusal {
         Reading typed = TypedReading.parse(TypedReading.text(reading.fact(), value), now.get());
-        long aside = logbook.setAside(phone.get(), reading, "misread", now.get());
-        long intake = logbook.take(phone.get(), typed);
+        long aside = logbook.setAside(picked.orRefuse(), reading, "misread", now.get());
+        long intake = logbook.take(picked.orRefuse(), typed);
         undo.did(new UndoStack.Step(
                 reading.fact().label() + " " + value,
                 () -> {
@@ -120,7 +110,7 @@ final class ReadingEdits {
     }
 
     Notice takeTyped(Fact fact, String value) throws Refusal {
-        long intake = logbook.take(phone.get(), TypedReading.parse(TypedReading.text(fact, value), now.get()));
+        long intake = logbook.take(picked.orRefuse(), TypedReading.parse(TypedReading.text(fact, value), now.get()));
         undoable(fact.label() + " " + value, List.of(intake));
         return new Notice(false, "Noted: " + fact.label() + " is " + value + ".");
     }

@@ -3,6 +3,7 @@ package org.mobrak.app;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Supplier;
 import org.mobrak.app.rehearsal.DrillRecords;
 import org.mobrak.app.rehearsal.Exercises;
@@ -28,7 +29,7 @@ public final class RehearsalDesk implements AutoCloseable {
     private final Observed<DrillRecords> drills = new Observed<>(DrillRecords.none());
     private final Observed<Optional<Exercises>> exercises = new Observed<>(Optional.empty());
     private Optional<Desk> practised = Optional.empty();
-    private long wanted;
+    private final AtomicLong wanted = new AtomicLong();
 
     RehearsalDesk(Workers workers, Supplier<Logbook> logbook, Practice.Place place) {
         this.workers = workers;
@@ -58,17 +59,20 @@ public final class RehearsalDesk implements AutoCloseable {
 
     /** Works out what can be practised of a plan. */
     public void prepare(Outlook outlook, Optional<Plan> plan) {
-        wanted++;
-        long mine = wanted;
+        long mine = wanted.incrementAndGet();
         workers.quietly(() -> {
-            Exercises worked = Exercises.of(outlook, plan);
-            workers.draw(() -> {
-                // Another plan may be looked at by now.
-                if (mine == wanted) {
-                    exercises.set(Optional.of(worked));
-                }
-            });
+            // Another plan may be looked at by now.
+            if (mine == wanted.get()) {
+                Exercises worked = Exercises.of(outlook, plan);
+                workers.draw(() -> tell(worked, mine));
+            }
         });
+    }
+
+    private void tell(Exercises worked, long asked) {
+        if (asked == wanted.get()) {
+            exercises.set(Optional.of(worked));
+        }
     }
 
     /** What was kept of earlier days; on the worker thread. */

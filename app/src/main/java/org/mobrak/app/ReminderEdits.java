@@ -15,18 +15,13 @@ import org.mobrak.core.logbook.remind.Reminders;
 final class ReminderEdits {
     private final Logbook logbook;
     private final UndoStack undo;
-    private final OnDesk phone;
+    private final PickedPhone picked;
     private final ZoneId zone;
 
-    /** The phone on the desk. */
-    interface OnDesk {
-        PhoneRecord phone() throws Refusal;
-    }
-
-    ReminderEdits(Logbook logbook, UndoStack undo, OnDesk phone, ZoneId zone) {
+    ReminderEdits(Logbook logbook, UndoStack undo, PickedPhone picked, ZoneId zone) {
         this.logbook = logbook;
         this.undo = undo;
-        this.phone = phone;
+        this.picked = picked;
         this.zone = zone;
     }
 
@@ -40,7 +35,7 @@ final class ReminderEdits {
         if (what.isBlank()) {
             throw new Refusal("Say what you want to be reminded of.");
         }
-        PhoneRecord on = phone.phone();
+        PhoneRecord on = picked.orRefuse();
         List<OwnReminder> now = new ArrayList<>(OwnReminder.of(logbook, on));
         now.add(new OwnReminder(due, what));
         keep("noting a reminder", on, now);

@@ -21,7 +21,6 @@ import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Reading;
-import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.reader.TextIntake;
 import org.mobrak.core.logbook.Backups;
 import org.mobrak.core.logbook.Intake;
@@ -61,11 +60,6 @@ public final class Session implements AutoCloseable {
     // These belong to the worker thread.
     private @Nullable Workbench opened;
     private Optional<Wish> withoutPhone = Optional.empty();
-
-    /** Something that has nothing to tell when it went well. */
-    private interface Quiet {
-        void run() throws IOException, Refusal;
-    }
 
     /**
      * A session on a workspace.
@@ -167,13 +161,13 @@ public final class Session implements AutoCloseable {
     }
 
     public void open() {
-        change("Opening the workspace", () -> {
+        workers.change("Opening the workspace", () -> {
             opened = Workbench.open(folder, cache, link, clock, filesFrom);
             rehearsals.recall();
             program.recall();
         });
         // What nobody waits for begins when there is something to be seen.
-        change("Looking at the cable", this::begin);
+        workers.change("Looking at the cable", this::begin);
     }
 
     private void begin() throws IOException {
@@ -210,11 +204,11 @@ public final class Session implements AutoCloseable {
     }
 
     public void pick(PhoneRecord phone) {
-        change("Looking at " + phone.nickname(), () -> bench().picked().lay(phone));
+        workers.change("Looking at " + phone.nickname(), () -> bench().picked().lay(phone));
     }
 
     public void addPhone(String nickname) {
-        change("Adding a phone", () -> bench().intakes().addPhone(nickname));
+        workers.change("Adding a phone", () -> bench().intakes().addPhone(nickname));
     }
 
     /** Takes a text in from the clipboard or a text field. */
@@ -288,11 +282,11 @@ public final class Session implements AutoCloseable {
     }
 
     public void undo() {
-        change("Undoing", () -> bench().undo());
+        workers.change("Undoing", () -> bench().undo());
     }
 
     public void redo() {
-        change("Redoing", () -> bench().redo());
+        workers.change("Redoing", () -> bench().redo());
     }
 
     /** What is wanted of the phone on the desk; every phone has its own. */
@@ -309,7 +303,7 @@ public final class Session implements AutoCloseable {
     }
 
     private void wish(UnaryOperator<Wish> other) {
-        change("Weighing the ways", () -> {
+        workers.change("Weighing the ways", () -> {
             Wish wish = other.apply(wish());
             Optional<PhoneRecord> phone = bench().picked().get();
             phone.ifPresent(one -> Wishes.keep(bench().logbook(), one, wish));
@@ -340,7 +334,7 @@ public final class Session implements AutoCloseable {
 
     /** Holds another catalogue, a folder or a zip, against this workspace's. */
     public void compareCatalogue(Path other) {
-        change("Comparing catalogues", () -> bench().compareCatalogue(other));
+        workers.change("Comparing catalogues", () -> bench().compareCatalogue(other));
     }
 
     /** Takes entries of the catalogue that was compared. */
@@ -350,7 +344,7 @@ public final class Session implements AutoCloseable {
 
     /** Puts the other catalogue away. */
     public void leaveCatalogue() {
-        change("Putting the other catalogue away", () -> bench().leaveCatalogue());
+        workers.change("Putting the other catalogue away", () -> bench().leaveCatalogue());
     }
 
     /** Remembers how the desk was left. */
@@ -400,13 +394,6 @@ public final class Session implements AutoCloseable {
         } catch (IOException unimportant) {
             LOG.warn("The lock could not be given back; it ends with the program", unimportant);
         }
-    }
-
-    private void change(String what, Quiet change) {
-        asking(what, () -> {
-            change.run();
-            return Outcome.NOTHING;
-        });
     }
 
     private void telling(String what, Callable<Notice> change) {

@@ -85,10 +85,10 @@ final class Workbench implements AutoCloseable {
         this.picked = new PickedPhone(workspace.logbook(), undo);
         this.shelf = new CatalogueComparison(workspace);
         this.bin = new FileRegister(workspace.logbook().materials(), undo);
-        this.readings = new ReadingEdits(workspace.logbook(), undo, picked::orRefuse, this::now);
+        this.readings = new ReadingEdits(workspace.logbook(), undo, picked, this::now);
         this.jobs = new JobEdits(workspace.logbook(), undo, this::desk, this::now);
         this.reports = new ReportBook(workspace.logbook());
-        this.reminders = new ReminderEdits(workspace.logbook(), undo, picked::orRefuse, clock.getZone());
+        this.reminders = new ReminderEdits(workspace.logbook(), undo, picked, clock.getZone());
         this.cable = new CableWatch(link);
         this.intakes = new Intakes(workspace.logbook(), undo, picked, readings, this::identity, clock);
         this.aftercare = new Aftercare(

@@ -87,6 +87,19 @@ final class Workers implements AutoCloseable {
         start(worker, handle);
     }
 
+    /** Something that has nothing to tell when it went well. */
+    interface Quiet {
+        void run() throws IOException, Refusal;
+    }
+
+    /** Makes a change that has nothing to tell when it went well. */
+    void change(String what, Quiet change) {
+        ask(what, () -> {
+            change.run();
+            return Outcome.NOTHING;
+        });
+    }
+
     /** Reads on the reader's thread, then changes on the worker's; a reading that was cancelled changes nothing. */
     <T> void read(String what, Callable<T> reading, Following<T> keeping) {
         apart(reader, what, reading, keeping);

@@ -76,6 +76,7 @@ final class Desktop implements AutoCloseable {
     @Override
     public void close() {
         robot.interact(stage::close);
+        robot.putAway();
         session.close();
     }
 

@@ -38,17 +38,23 @@ final class Hands extends FxRobot {
 
     private final Stage stage;
     private final AtomicInteger seen = new AtomicInteger();
+    private final ListChangeListener<Window> windows = change -> {
+        while (change.next()) {
+            watch(change.getAddedSubList());
+        }
+    };
 
     Hands(Stage stage) {
         this.stage = stage;
         WaitForAsyncUtils.waitForAsyncFx(LIMIT, () -> {
             watch(Window.getWindows());
-            Window.getWindows().addListener((ListChangeListener<Window>) change -> {
-                while (change.next()) {
-                    watch(change.getAddedSubList());
-                }
-            });
+            Window.getWindows().addListener(windows);
         });
+    }
+
+    /** The list of windows outlives the test. */
+    void putAway() {
+        interact(() -> Window.getWindows().removeListener(windows));
     }
 
     private void watch(Collection<? extends Window> windows) {

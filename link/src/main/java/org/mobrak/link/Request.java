@@ -122,5 +122,8 @@ public sealed interface Request<T> {
      *
      * @param status 0 where it went well
      */
-    record Said(String text, int status) {}
+    record Said(String text, int status) {
+        /** There is no such command (POSIX.1-2017, 2.8.2). */
+        public static final int NOT_FOUND = 127;
+    }
 }

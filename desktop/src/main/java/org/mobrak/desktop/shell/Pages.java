@@ -28,13 +28,17 @@ final class Pages {
     private final Others others = new Others();
     private Optional<Snapshot> standing = Optional.empty();
 
-    /** @param allMade is called once, when the last page was made */
+    /** @param allMade is called once, when the last page was made, by its turn or because somebody turned to it */
     Pages(Runnable allMade) {
         this.allMade = allMade;
     }
 
     void add(Page page, Supplier<View> maker) {
         makers.put(page, maker);
+    }
+
+    boolean areMade() {
+        return makers.isEmpty();
     }
 
     void show(Snapshot now, Page seen) {
@@ -50,6 +54,9 @@ final class Pages {
         if (maker != null) {
             made.put(page, maker.get());
             behind.add(page);
+            if (areMade()) {
+                allMade.run();
+            }
         }
         View view = Objects.requireNonNull(made.get(page));
         if (standing.isPresent() && behind.remove(page)) {
@@ -59,11 +66,8 @@ final class Pages {
     }
 
     private boolean anotherFollows() {
-        if (!makers.isEmpty()) {
+        if (!areMade()) {
             page(makers.keySet().iterator().next());
-            if (makers.isEmpty()) {
-                allMade.run();
-            }
             return true;
         }
         behind.stream().findFirst().ifPresent(this::page);

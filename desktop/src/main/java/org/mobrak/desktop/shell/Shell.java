@@ -79,7 +79,6 @@ public final class Shell {
     private Optional<PracticePage> practice = Optional.empty();
     private long jobShown = -1;
     private boolean begun;
-    private boolean allMade;
     private Optional<Long> phoneShown = Optional.empty();
 
     /** A shell in a scene of its own. */
@@ -141,14 +140,13 @@ public final class Shell {
     public void offer(Workspaces workspaces) {
         offered = Optional.of(workspaces);
         place = Optional.of(new ProgramSheet.Place(workspaces.here(), workspaces.log()));
-        if (allMade) {
+        if (pages.areMade()) {
             addWorkspaces();
         }
     }
 
     /** Hardly anybody wants this at once, so it comes after the last page. */
     private void addWorkspaces() {
-        allMade = true;
         offered.ifPresent(all -> foot.getChildren().add(new WorkspaceMenu(all).button()));
         offered = Optional.empty();
     }

@@ -11,10 +11,8 @@ import org.mobrak.link.Request;
  * @param root whether they are given as the highest user
  */
 record CableShell(PhoneContents contents, boolean root) {
-    private static final int NOT_FOUND = 127;
-
     static Request.Said notFound(String command) {
-        return new Request.Said("sh: " + command + ": not found\n", NOT_FOUND);
+        return new Request.Said("sh: " + command + ": not found\n", Request.Said.NOT_FOUND);
     }
 
     Request.Said run(String command) {
