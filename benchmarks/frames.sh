@@ -8,11 +8,8 @@ work=$(mktemp -d)
 trap 'rm -rf "$work"' EXIT
 lib=$HOME_DIR/benchmarks/target/lib
 modules=$(find "$lib/" -name 'javafx-*.jar' -printf '%p:')
-# As the script mobrak has it.
-LATER=(-XX:Tier4InvocationThreshold=50000 -XX:Tier4MinInvocationThreshold=20000 -XX:Tier4CompileThreshold=100000
-  -XX:Tier4BackEdgeThreshold=400000)
 run() {
-  java -XX:+UseParallelGC "${LATER[@]}" -Dprism.order=sw -Dmobrak.home="$HOME_DIR" --module-path "$modules" --add-modules javafx.controls,javafx.swing \
+  java "@$HOME_DIR/packaging/window.options" -Dprism.order=sw -Dmobrak.home="$HOME_DIR" --module-path "$modules" --add-modules javafx.controls,javafx.swing \
     -cp "$HOME_DIR/benchmarks/target/mobrak-benchmarks-0.1.0.jar:$lib/*" "$@" 2>&1
 }
 run org.mobrak.benchmarks.DemoFolder "$HOME_DIR" "$work/demo" "$work/cache"

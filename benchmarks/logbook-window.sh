@@ -12,10 +12,9 @@ LIB=$HOME_DIR/benchmarks/target/lib
 JAR=$HOME_DIR/benchmarks/target/mobrak-benchmarks-0.1.0.jar
 java -cp "$JAR:$LIB/*" org.mobrak.benchmarks.BigLogbook "$WORK/big" "$HOME_DIR/catalogue" "$WORK/cache" 2>/dev/null
 FX=$(find "$LIB" -name 'javafx-*.jar' -printf '%p:')
-# As the script mobrak has it: classes laid out by a first run, the second compiler later.
+# As the script mobrak has it, with the classes laid out by a first run.
 window() {
-  xvfb-run -a -s "-screen 0 1280x800x24 -nolisten tcp" java -XX:+UseParallelGC -XX:Tier4InvocationThreshold=50000 \
-    -XX:Tier4MinInvocationThreshold=20000 -XX:Tier4CompileThreshold=100000 -XX:Tier4BackEdgeThreshold=400000 "$@" -Xlog:all=off \
+  xvfb-run -a -s "-screen 0 1280x800x24 -nolisten tcp" java "@$HOME_DIR/packaging/window.options" "$@" -Xlog:all=off \
     -Dprism.order=sw --module-path "$FX" --add-modules javafx.controls,javafx.swing -cp "$JAR:$LIB/*" \
     'org.mobrak.benchmarks.LogbookWindow$Start' "$WORK/big" "$WORK/cache" 2>/dev/null
 }

@@ -9,11 +9,8 @@ work=$(mktemp -d)
 trap 'rm -rf "$work"' EXIT
 lib=$HOME_DIR/benchmarks/target/lib
 modules=$(find "$lib/" -name 'javafx-*.jar' -printf '%p:')
-# As the script mobrak has it.
-LATER=(-XX:Tier4InvocationThreshold=50000 -XX:Tier4MinInvocationThreshold=20000 -XX:Tier4CompileThreshold=100000
-  -XX:Tier4BackEdgeThreshold=400000)
 start() {
-  java -XX:+UseParallelGC "${LATER[@]}" -Dprism.order=sw -Dmobrak.home="$HOME_DIR" "${OPTIONS[@]}" --module-path "$modules" \
+  java "@$HOME_DIR/packaging/window.options" -Dprism.order=sw -Dmobrak.home="$HOME_DIR" "${OPTIONS[@]}" --module-path "$modules" \
     --add-modules javafx.controls,javafx.swing -cp "$HOME_DIR/benchmarks/target/mobrak-benchmarks-0.1.0.jar:$lib/*" \
     "$@" 2>/dev/null
 }

@@ -27,13 +27,8 @@ find "$INPUT" -exec touch -d "@$SOURCE_DATE_EPOCH" {} +
 MODULES=java.base,java.desktop,java.sql,java.naming,java.management,java.xml,java.net.http,java.scripting,jdk.unsupported,jdk.unsupported.desktop,jdk.charsets,jdk.zipfs,jdk.jfr,jdk.crypto.ec
 jlink --add-modules "$MODULES" --strip-debug --no-header-files --no-man-pages --compress=2 --output "$WORK/runtime"
 
-OPTIONS=(
-  "-XX:+UseParallelGC"
-  # As in the script mobrak: the second compiler comes later.
-  "-XX:Tier4InvocationThreshold=50000"
-  "-XX:Tier4MinInvocationThreshold=20000"
-  "-XX:Tier4CompileThreshold=100000"
-  "-XX:Tier4BackEdgeThreshold=400000"
+mapfile -t OPTIONS < <(grep -v '^#' "$HOME_DIR/packaging/window.options")
+OPTIONS+=(
   "-Dmobrak.home=\$APPDIR/home"
   "--module-path" "\$APPDIR/javafx"
   "--add-modules" "javafx.controls,javafx.swing"

@@ -79,8 +79,8 @@ public record Desk(
 
     static Desk of(Dossier dossier, Outlook outlook, Stock found, Set<String> rehearsed, Instant opened) {
         Stock stock = found.by(PartitionNames.of(known(outlook.catalogue(), outlook.facts())));
-        Optional<Gathering> gathering = gathering(
-                dossier, outlook.answer().plans().stream().findFirst().map(outlook::sheet), outlook.against(), stock);
+        Optional<Gathering> gathering =
+                gathering(dossier, first(outlook.answer()).map(outlook::sheet), outlook.against(), stock);
         Optional<Job> strict = dossier.runningJob().flatMap(job -> gathering.map(list -> job.asking(list.demands())));
         return new Desk(
                 strict.map(dossier::running).orElse(dossier),
@@ -90,6 +90,12 @@ public record Desk(
                 gathering,
                 dossier.runningJob().filter(job -> asksMode(job, opened)).isPresent(),
                 rehearsed);
+    }
+
+    /** The plan that is offered before all others. */
+    private static Optional<Plan> first(Planner.Answer answer) {
+        return Stream.concat(answer.plans().stream(), answer.assuming().stream())
+                .findFirst();
     }
 
     public Identity identity() {
@@ -220,8 +226,7 @@ public record Desk(
 
     /** What the running job needs on the bench; without one, what a plan would need. */
     public Optional<Gathering> gathering(Optional<Plan> plan) {
-        boolean asked = dossier.runningJob().isPresent()
-                || plan.equals(answer().plans().stream().findFirst());
+        boolean asked = dossier.runningJob().isPresent() || plan.equals(first(answer()));
         return asked
                 ? gathering
                 : plan.map(one -> Gathering.of(outlook.sheet(one), Set.of(), outlook.against(), stock.kept()));

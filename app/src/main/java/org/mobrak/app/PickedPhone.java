@@ -34,7 +34,7 @@ final class PickedPhone {
     }
 
     boolean is(PhoneRecord other) {
-        return phone.filter(other::equals).isPresent();
+        return phone.filter(here -> here.id() == other.id()).isPresent();
     }
 
     /** Lays another phone on the desk; what was done before to the one that lay there can no longer be undone from here. */

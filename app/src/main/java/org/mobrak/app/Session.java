@@ -166,7 +166,10 @@ public final class Session implements AutoCloseable {
             rehearsals.recall();
             program.recall();
         });
-        // What nobody waits for begins when there is something to be seen.
+    }
+
+    /** Begins what nobody waits for; told when there is something to be seen. */
+    public void settle() {
         workers.change("Looking at the cable", this::begin);
     }
 

@@ -7,7 +7,6 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Executor;
-import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.image.Image;
@@ -17,6 +16,7 @@ import org.mobrak.app.Notice;
 import org.mobrak.app.RecentWorkspaces;
 import org.mobrak.app.Session;
 import org.mobrak.app.demo.DrawerFile;
+import org.mobrak.desktop.parts.Drawn;
 import org.mobrak.desktop.shell.Shell;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -29,8 +29,6 @@ public final class MobrakApp {
     private static final double LEAST_WIDTH = 1024;
     private static final double LEAST_HEIGHT = 700;
     private static final int UNREADABLE = 3;
-    /** After so many pulses what was shown has been seen. */
-    private static final int FRAMES = 3;
 
     private final Places places;
 
@@ -64,7 +62,8 @@ public final class MobrakApp {
             endWith(stage, session);
             frame(stage, folder);
             stage.show();
-            whenDrawn(() -> {
+            // The frame is drawn before it is filled.
+            Drawn.then(() -> {
                 app.fill(stage, session, folder);
                 drawing.begin();
                 new Thread(() -> app.note(folder), "recent").start();
@@ -96,22 +95,6 @@ public final class MobrakApp {
         } catch (IOException unwritable) {
             LOG.warn("The list of the last workspaces cannot be written", unwritable);
         }
-    }
-
-    /** The frame is drawn before it is filled. */
-    private static void whenDrawn(Runnable then) {
-        new AnimationTimer() {
-            private int frames;
-
-            @Override
-            public void handle(long now) {
-                frames++;
-                if (frames == FRAMES) {
-                    stop();
-                    then.run();
-                }
-            }
-        }.start();
     }
 
     /** A workspace that cannot be opened is told where the command was given, and leaves no window behind. */

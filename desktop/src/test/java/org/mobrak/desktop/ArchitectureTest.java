@@ -34,7 +34,7 @@ class ArchitectureTest {
                                 + "|plan\\.Planner|fit\\.FitCheck|material\\.reader\\..*|identity\\.reader\\.(ReadingParser|TextIntake))")
                 .orShould()
                 .dependOnClassesThat()
-                .resideInAnyPackage("org.mobrak.link..", "java.sql..", "org.jdbi..")
+                .resideInAnyPackage("org.mobrak.link..", "java.sql..", "org.springframework..")
                 .check(PAGES);
     }
 

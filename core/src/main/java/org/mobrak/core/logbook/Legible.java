@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
-import org.jdbi.v3.core.JdbiException;
 import org.mobrak.core.identity.Finding;
+import org.springframework.dao.DataAccessException;
 
 /**
  * Rows of the logbook as far as they can be read. One bad row must not hide the others, so where all at once does not go they
@@ -55,7 +55,7 @@ record Legible<T>(List<T> rows, List<Long> unread) {
                             .map(value)
                             .toList(),
                     List.of());
-        } catch (JdbiException | BadRow oneOfThem) {
+        } catch (DataAccessException | BadRow oneOfThem) {
             return oneByOne(numbers.get(), rows, value);
         }
     }
@@ -66,7 +66,7 @@ record Legible<T>(List<T> rows, List<Long> unread) {
         for (long number : numbers) {
             try {
                 rows.between(number, number).stream().map(value).forEach(read::add);
-            } catch (JdbiException | BadRow bad) {
+            } catch (DataAccessException | BadRow bad) {
                 unread.add(number);
             }
         }

@@ -1,6 +1,6 @@
 package org.mobrak.core.logbook;
 
-import java.sql.Types;
+import java.sql.Connection;
 import java.time.Instant;
 import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
@@ -11,12 +11,6 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.jdbi.v3.core.Jdbi;
-import org.jdbi.v3.core.argument.AbstractArgumentFactory;
-import org.jdbi.v3.core.argument.Argument;
-import org.jdbi.v3.core.config.ConfigRegistry;
-import org.jdbi.v3.core.generic.GenericType;
-import org.jdbi.v3.sqlobject.SqlObjectPlugin;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.Refusal;
@@ -31,49 +25,21 @@ import org.mobrak.core.job.RunSheet;
 
 /** The drawer of phones and what happened to them. Every method that adds returns only when it is on disk. */
 public final class Logbook {
-    private final Jdbi jdbi;
+    private final Statements statements;
     private final LogbookRows rows;
     private final ReadTexts texts = new ReadTexts();
     private final Materials materials;
     private final Sequence sequence = new Sequence();
 
-    Logbook(Jdbi jdbi) {
-        this.jdbi = jdbi.installPlugin(new SqlObjectPlugin())
-                .registerArgument(new InstantText())
-                .registerColumnMapper(
-                        Instant.class,
-                        (row, column, context) -> Optional.ofNullable(row.getString(column))
-                                .map(Logbook::time)
-                                .orElse(null));
-        jdbi.registerColumnMapper(
-                new GenericType<List<Finding>>() {}, (row, column, context) -> Json.findings(row.getString(column)));
-        this.rows = jdbi.onDemand(LogbookRows.class);
-        this.materials = new Materials(jdbi);
-    }
-
-    private static Instant time(String text) {
-        try {
-            return Instant.parse(text);
-        } catch (DateTimeParseException noTime) {
-            throw new Legible.BadRow(noTime);
-        }
-    }
-
-    /** ISO 8601 sorts and reads well; the driver's own form is a bare number. */
-    private static final class InstantText extends AbstractArgumentFactory<Instant> {
-        InstantText() {
-            super(Types.VARCHAR);
-        }
-
-        @Override
-        protected Argument build(Instant value, ConfigRegistry config) {
-            return (position, statement, context) -> statement.setString(position, value.toString());
-        }
+    Logbook(Connection held) {
+        this.statements = new Statements(held);
+        this.rows = new LogbookRows(statements);
+        this.materials = new Materials(statements);
     }
 
     /** All of it or nothing: whatever is written by some work is undone if the work fails. */
     public <T> T together(Callable<T> work) throws Exception {
-        return jdbi.inTransaction(handle -> work.call());
+        return statements.together(work::call);
     }
 
     /** What was read of texts so far, for whoever reads one that is then kept here. */
@@ -172,13 +138,13 @@ public final class Logbook {
     }
 
     private long keep(PhoneRecord phone, Intake.Kind kind, RawText text, Instant clock) {
-        Instant at = sequence.place(clock, lastEntry(rows, phone.id()));
+        Instant at = sequence.place(clock, lastEntry(phone.id()));
         List<Finding> findings = Stream.concat(text.findings().stream(), Sequence.oddClock(clock, at).stream())
                 .toList();
         return rows.addIntake(phone.id(), text.name(), kind, text.text(), Json.write(findings), at);
     }
 
-    private static Optional<Instant> lastEntry(LogbookRows rows, long phone) {
+    private Optional<Instant> lastEntry(long phone) {
         return rows.lastEntries(phone).stream().flatMap(Logbook::legible).max(Comparator.naturalOrder());
     }
 
@@ -237,21 +203,19 @@ public final class Logbook {
         if (dossier(phone).runningJob().isPresent()) {
             throw new Refusal("A job runs on this phone already; finish or stop it first.");
         }
-        Instant start = sequence.place(at, lastEntry(rows, phone.id()));
+        Instant start = sequence.place(at, lastEntry(phone.id()));
         long id = rows.addJob(phone.id(), JobJson.write(plan, sheet), start);
         return new Job(id, phone.id(), plan, sheet, start, List.of());
     }
 
     /** Writes down what happened in a job, all of it or nothing. */
     public Job record(Job job, List<Event> happened) {
-        List<Event> placed = jdbi.inTransaction(handle -> {
-            LogbookRows together = handle.attach(LogbookRows.class);
-            Instant at = afterAll(happened.get(0).at(), lastEntry(together, job.phoneId()));
-            List<Event> all = happened.stream().map(event -> event.at(at)).toList();
-            all.forEach(event -> together.addEvent(job.id(), at, JobJson.write(event)));
-            return all;
-        });
-        return job.with(placed);
+        return job.with(statements.together(() -> {
+            Instant at = afterAll(happened.get(0).at(), lastEntry(job.phoneId()));
+            List<Event> placed = happened.stream().map(event -> event.at(at)).toList();
+            placed.forEach(event -> rows.addEvent(job.id(), at, JobJson.write(event)));
+            return placed;
+        }));
     }
 
     public Job record(Job job, Event happened) {

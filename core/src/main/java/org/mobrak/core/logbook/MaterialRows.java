@@ -1,19 +1,20 @@
 package org.mobrak.core.logbook;
 
+import java.sql.SQLException;
 import java.time.Instant;
 import java.util.List;
+import java.util.NoSuchElementException;
 import java.util.Optional;
-import org.jdbi.v3.sqlobject.config.RegisterConstructorMapper;
-import org.jdbi.v3.sqlobject.statement.GetGeneratedKeys;
-import org.jdbi.v3.sqlobject.statement.SqlQuery;
-import org.jdbi.v3.sqlobject.statement.SqlUpdate;
 import org.mobrak.core.catalogue.PartitionClass;
 
 /** The SQL of the files that were looked into, statement by statement. */
-@RegisterConstructorMapper(MaterialRows.MaterialRow.class)
-@RegisterConstructorMapper(MaterialRows.CopyRow.class)
-@RegisterConstructorMapper(MaterialRows.CheckRow.class)
-interface MaterialRows {
+final class MaterialRows {
+    private final Statements rows;
+
+    MaterialRows(Statements rows) {
+        this.rows = rows;
+    }
+
     /** A file; what was found is JSON. */
     record MaterialRow(long id, String path, Instant modified, String found, Instant seenAt) {}
 
@@ -23,44 +24,95 @@ interface MaterialRows {
     /** A look at a copy. */
     record CheckRow(Instant at, boolean whole) {}
 
-    @SqlQuery(
-            "SELECT id, path, modified, found, seen_at FROM material WHERE withdrawn_at IS NULL AND id BETWEEN :first AND :last ORDER BY id")
-    List<MaterialRow> materials(long first, long last);
+    List<MaterialRow> materials(long first, long last) {
+        return rows.list(
+                "SELECT id, path, modified, found, seen_at FROM material WHERE withdrawn_at IS NULL AND id BETWEEN ? AND ? ORDER BY id",
+                MaterialRows::file,
+                first,
+                last);
+    }
 
-    @SqlQuery("SELECT id FROM material WHERE withdrawn_at IS NULL ORDER BY id")
-    List<Long> materialNumbers();
+    List<Long> materialNumbers() {
+        return rows.list("SELECT id FROM material WHERE withdrawn_at IS NULL ORDER BY id", row -> row.number("id"));
+    }
 
-    @SqlQuery("SELECT id, path, modified, found, seen_at FROM material WHERE id = :id")
-    MaterialRow material(long id);
+    MaterialRow material(long id) {
+        return rows.first(
+                        "SELECT id, path, modified, found, seen_at FROM material WHERE id = ?", MaterialRows::file, id)
+                .orElseThrow(() -> new Legible.BadRow(new NoSuchElementException(String.valueOf(id))));
+    }
 
-    @SqlUpdate("INSERT INTO material (path, modified, found, seen_at) VALUES (:path, :modified, :found, :at)")
-    @GetGeneratedKeys
-    long addMaterial(String path, Instant modified, String found, Instant at);
+    long addMaterial(String path, Instant modified, String found, Instant at) {
+        return rows.add(
+                "INSERT INTO material (path, modified, found, seen_at) VALUES (?, ?, ?, ?)", path, modified, found, at);
+    }
 
-    @SqlUpdate("UPDATE material SET withdrawn_at = :at WHERE path = :path AND withdrawn_at IS NULL")
-    void withdrawPath(String path, Instant at);
+    void withdrawPath(String path, Instant at) {
+        rows.change("UPDATE material SET withdrawn_at = ? WHERE path = ? AND withdrawn_at IS NULL", at, path);
+    }
 
-    @SqlUpdate("UPDATE material SET withdrawn_at = :at WHERE id = :id")
-    void withdrawMaterial(long id, Optional<Instant> at);
+    void withdrawMaterial(long id, Optional<Instant> at) {
+        rows.change("UPDATE material SET withdrawn_at = ? WHERE id = ?", at, id);
+    }
 
-    @SqlUpdate(
-            "INSERT INTO stock_copy (phone_id, material_id, covers, model, build, at) VALUES (:phoneId, :materialId, :covers, :model, :build, :at)")
-    @GetGeneratedKeys
-    long addCopy(long phoneId, long materialId, PartitionClass covers, String model, String build, Instant at);
+    long addCopy(long phoneId, long materialId, PartitionClass covers, String model, String build, Instant at) {
+        return rows.add(
+                "INSERT INTO stock_copy (phone_id, material_id, covers, model, build, at) VALUES (?, ?, ?, ?, ?, ?)",
+                phoneId,
+                materialId,
+                covers,
+                model,
+                build,
+                at);
+    }
 
-    @SqlQuery(
-            "SELECT id, phone_id, material_id, covers, model, build FROM stock_copy WHERE phone_id = :phoneId AND withdrawn_at IS NULL AND id BETWEEN :first AND :last ORDER BY id")
-    List<CopyRow> copies(long phoneId, long first, long last);
+    List<CopyRow> copies(long phoneId, long first, long last) {
+        return rows.list(
+                "SELECT id, phone_id, material_id, covers, model, build FROM stock_copy WHERE phone_id = ? AND withdrawn_at IS NULL AND id BETWEEN ? AND ? ORDER BY id",
+                MaterialRows::copy,
+                phoneId,
+                first,
+                last);
+    }
 
-    @SqlQuery("SELECT id FROM stock_copy WHERE phone_id = :phoneId AND withdrawn_at IS NULL ORDER BY id")
-    List<Long> copyNumbers(long phoneId);
+    List<Long> copyNumbers(long phoneId) {
+        return rows.list(
+                "SELECT id FROM stock_copy WHERE phone_id = ? AND withdrawn_at IS NULL ORDER BY id",
+                row -> row.number("id"),
+                phoneId);
+    }
 
-    @SqlUpdate("UPDATE stock_copy SET withdrawn_at = :at WHERE id = :id")
-    void withdrawCopy(long id, Optional<Instant> at);
+    void withdrawCopy(long id, Optional<Instant> at) {
+        rows.change("UPDATE stock_copy SET withdrawn_at = ? WHERE id = ?", at, id);
+    }
 
-    @SqlUpdate("INSERT INTO stock_check (copy_id, at, whole) VALUES (:copyId, :at, :whole)")
-    void addCheck(long copyId, Instant at, boolean whole);
+    void addCheck(long copyId, Instant at, boolean whole) {
+        rows.change("INSERT INTO stock_check (copy_id, at, whole) VALUES (?, ?, ?)", copyId, at, whole);
+    }
 
-    @SqlQuery("SELECT at, whole FROM stock_check WHERE copy_id = :copyId ORDER BY id DESC LIMIT 1")
-    Optional<CheckRow> lastCheck(long copyId);
+    Optional<CheckRow> lastCheck(long copyId) {
+        return rows.first(
+                "SELECT at, whole FROM stock_check WHERE copy_id = ? ORDER BY id DESC LIMIT 1",
+                MaterialRows::check,
+                copyId);
+    }
+
+    private static MaterialRow file(Cells row) throws SQLException {
+        return new MaterialRow(
+                row.number("id"), row.text("path"), row.time("modified"), row.text("found"), row.time("seen_at"));
+    }
+
+    private static CopyRow copy(Cells row) throws SQLException {
+        return new CopyRow(
+                row.number("id"),
+                row.number("phone_id"),
+                row.number("material_id"),
+                row.oneOf(PartitionClass.class, "covers"),
+                row.text("model"),
+                row.text("build"));
+    }
+
+    private static CheckRow check(Cells row) throws SQLException {
+        return new CheckRow(row.time("at"), row.truth("whole"));
+    }
 }

@@ -10,7 +10,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
-import org.jdbi.v3.core.Jdbi;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.StockCopy;
@@ -20,12 +19,12 @@ import org.mobrak.core.material.Material;
 
 /** The files that were looked into and the register of stock copies. What a method adds is on disk when it returns. */
 public final class Materials {
-    private final Jdbi jdbi;
+    private final Statements statements;
     private final MaterialRows rows;
 
-    Materials(Jdbi jdbi) {
-        this.jdbi = jdbi;
-        this.rows = jdbi.onDemand(MaterialRows.class);
+    Materials(Statements statements) {
+        this.statements = statements;
+        this.rows = new MaterialRows(statements);
     }
 
     /** Every file that was looked into and not put away again, with how it stands now. */
@@ -49,17 +48,16 @@ public final class Materials {
 
     /** Remembers what was found in files, all of it or nothing; what was found in the same files before is put away. */
     public List<Kept> keep(List<Inspection> found, Instant at) throws IOException {
-        return jdbi.inTransaction(handle -> {
-            MaterialRows together = handle.attach(MaterialRows.class);
+        return statements.together(() -> {
             List<Kept> kept = new ArrayList<>();
             for (Inspection inspection : found) {
-                kept.add(keep(together, inspection, at));
+                kept.add(keep(inspection, at));
             }
             return kept;
         });
     }
 
-    private static Kept keep(MaterialRows rows, Inspection inspection, Instant at) throws IOException {
+    private Kept keep(Inspection inspection, Instant at) throws IOException {
         Path place = inspection.file().toAbsolutePath().normalize();
         Material material = Material.of(inspection);
         Instant modified = modified(place);

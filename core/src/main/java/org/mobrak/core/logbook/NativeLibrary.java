@@ -6,10 +6,8 @@ import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.Arrays;
-import java.util.HexFormat;
+import java.util.zip.CRC32;
 import org.sqlite.SQLiteJDBCLoader;
 import org.sqlite.util.OSInfo;
 
@@ -41,7 +39,7 @@ final class NativeLibrary {
     }
 
     private static Path kept(Path cache, String name, byte[] shipped) throws IOException {
-        Path folder = Files.createDirectories(cache.resolve("native").resolve(digest(shipped)));
+        Path folder = Files.createDirectories(cache.resolve("native").resolve(sum(shipped)));
         Path file = folder.resolve(name);
         boolean whole = Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS)
                 && Files.size(file) == shipped.length
@@ -54,11 +52,10 @@ final class NativeLibrary {
         return folder;
     }
 
-    private static String digest(byte[] bytes) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes), 0, 8);
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException(impossible);
-        }
+    /** Tells one driver's from another's; that a file is the right one is told by all its bytes. */
+    private static String sum(byte[] bytes) {
+        CRC32 sum = new CRC32();
+        sum.update(bytes);
+        return "%08x-%d".formatted(sum.getValue(), bytes.length);
     }
 }

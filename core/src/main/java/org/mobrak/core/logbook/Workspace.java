@@ -1,6 +1,7 @@
 package org.mobrak.core.logbook;
 
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.ClosedByInterruptException;
 import java.nio.channels.FileChannel;
@@ -26,15 +27,13 @@ import org.apache.commons.io.file.PathUtils;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.FlywayException;
 import org.flywaydb.core.api.MigrationInfo;
-import org.jdbi.v3.core.ConnectionException;
-import org.jdbi.v3.core.ConnectionFactory;
-import org.jdbi.v3.core.Jdbi;
 import org.mobrak.core.catalogue.file.CatalogueCache;
 import org.mobrak.core.catalogue.file.CatalogueLoader;
 import org.mobrak.core.catalogue.file.TroubleLoader;
 import org.mobrak.core.catalogue.trouble.Troubles;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.UnreadableInput;
+import org.springframework.jdbc.CannotGetJdbcConnectionException;
 import org.sqlite.SQLiteConfig;
 import org.sqlite.SQLiteDataSource;
 
@@ -77,7 +76,7 @@ public final class Workspace implements AutoCloseable {
         // and
         // without them not even reading goes.
         this.held = connect(database);
-        this.logbook = new Logbook(Jdbi.create(new OneConnection(held)));
+        this.logbook = new Logbook(held);
         this.catalogue = result(reading);
     }
 
@@ -91,22 +90,6 @@ public final class Workspace implements AutoCloseable {
                 throw unreadable;
             }
             throw new IllegalStateException(failed.getCause());
-        }
-    }
-
-    /**
-     * Everything goes over the one connection that stays open: what is begun together on it ends together, and nothing waits for
-     * itself.
-     */
-    private record OneConnection(Connection connection) implements ConnectionFactory {
-        @Override
-        public Connection openConnection() {
-            return connection;
-        }
-
-        @Override
-        public void closeConnection(Connection stays) {
-            // It is closed with the workspace.
         }
     }
 
@@ -206,7 +189,7 @@ public final class Workspace implements AutoCloseable {
             }
             return connection;
         } catch (SQLException failed) {
-            throw new ConnectionException(failed);
+            throw new CannotGetJdbcConnectionException("The logbook cannot be opened.", failed);
         }
     }
 
@@ -299,7 +282,7 @@ public final class Workspace implements AutoCloseable {
         try {
             held.close();
         } catch (SQLException failed) {
-            throw new ConnectionException(failed);
+            throw new UncheckedIOException(new IOException("The logbook cannot be closed.", failed));
         }
         lockFile.close();
     }

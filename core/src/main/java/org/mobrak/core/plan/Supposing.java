@@ -80,11 +80,15 @@ final class Supposing {
 
     private static void add(List<Plan> plans, int most, List<Plan> shown) {
         for (Plan plan : plans) {
-            boolean there = shown.stream().anyMatch(other -> other.routes().equals(plan.routes()));
+            boolean there = shown.stream().anyMatch(other -> ids(other).equals(ids(plan)));
             if (!there && shown.size() < most) {
                 shown.add(plan);
             }
         }
+    }
+
+    private static List<String> ids(Plan plan) {
+        return plan.routes().stream().map(Route::id).toList();
     }
 
     /** Of the usual values those on which these routes, or the goal, turn. */

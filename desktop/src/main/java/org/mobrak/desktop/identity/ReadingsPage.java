@@ -83,11 +83,15 @@ public final class ReadingsPage implements View {
     @Override
     public void show(Snapshot snapshot) {
         boolean samePhone = phone(snapshot.desk()).equals(phone(desk));
+        boolean scrolled = desk.isPresent();
         desk = snapshot.desk();
         intake.show(snapshot.bench(), desk);
         ruler.show(desk);
         side.setDisable(desk.isEmpty());
         fillFacts(samePhone);
+        if (scrolled && !samePhone && !facts.getItems().isEmpty()) {
+            facts.scrollTo(0);
+        }
         stops.getChildren().clear();
         next.getChildren().clear();
         conflicts.getChildren().clear();
@@ -109,9 +113,6 @@ public final class ReadingsPage implements View {
         facts.getSelectionModel().clearSelection();
         facts.getItems().setAll(desk.map(one -> rows(one.identity().facts())).orElseGet(List::of));
         kept.ifPresent(this::select);
-        if (!samePhone && !facts.getItems().isEmpty()) {
-            facts.scrollTo(0);
-        }
         filling = false;
     }
 

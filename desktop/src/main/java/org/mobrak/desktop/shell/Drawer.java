@@ -5,6 +5,7 @@ import java.util.Locale;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -89,15 +90,23 @@ final class Drawer implements View {
 
     @Override
     public void show(Snapshot snapshot) {
-        Optional<PhoneRecord> before = onDesk;
+        Optional<Long> before = onDesk.map(PhoneRecord::id);
         onDesk = snapshot.desk().map(desk -> desk.dossier().phone());
         all = snapshot.drawer();
         Texts.say(unread, snapshot.unread().stream().map(Finding::message).collect(Collectors.joining("\n")));
         unread.setVisible(!snapshot.unread().isEmpty());
         wanted.setVisible(all.size() > FEW);
         list();
-        if (!onDesk.equals(before)) {
-            phones.scrollTo(Math.max(0, phones.getSelectionModel().getSelectedIndex() - 1));
+        if (!onDesk.map(PhoneRecord::id).equals(before)) {
+            scrollToThePicked(before.isPresent());
+        }
+    }
+
+    /** Scrolling makes the list measure its rows, so a list that stands at its beginning is left alone. */
+    private void scrollToThePicked(boolean scrolled) {
+        int above = Math.max(0, phones.getSelectionModel().getSelectedIndex() - 1);
+        if (scrolled || above > 0) {
+            phones.scrollTo(above);
         }
     }
 
@@ -136,8 +145,9 @@ final class Drawer implements View {
     }
 
     private void mark(PhoneRecord phone) {
-        phones.getItems().stream()
-                .filter(entry -> entry.phone().equals(phone))
+        List<DrawerEntry> listed = phones.getItems();
+        IntStream.range(0, listed.size())
+                .filter(row -> listed.get(row).phone().id() == phone.id())
                 .findFirst()
                 .ifPresent(phones.getSelectionModel()::select);
     }

@@ -3,10 +3,12 @@ package org.mobrak.desktop.shell;
 import atlantafx.base.theme.PrimerDark;
 import atlantafx.base.theme.PrimerLight;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Objects;
 import java.util.function.DoubleConsumer;
 import javafx.application.Application;
 import javafx.scene.Scene;
+import javafx.scene.text.Font;
 import org.mobrak.app.Session;
 
 /** Light or dark, and how large the letters are; both are remembered with the workspace. */
@@ -17,6 +19,12 @@ final class Look {
     private static final double LARGEST = 2 * USUAL;
 
     private static final String SYSTEM = "system";
+
+    private static final List<String> FONTS = List.of(
+            "inter-latin-400-normal",
+            "inter-latin-700-normal",
+            "noto-sans-mono-latin-400-normal",
+            "noto-sans-mono-latin-700-normal");
 
     private final Scene scene;
     private final Session session;
@@ -29,7 +37,8 @@ final class Look {
         this.scene = scene;
         this.session = session;
         this.letters = letters;
-        scene.getStylesheets().setAll(sheet("light.css"), sheet("fonts.css"), sheet("mobrak.css"));
+        FONTS.forEach(font -> Font.loadFont(resource("fonts/" + font + ".woff"), USUAL));
+        scene.getStylesheets().setAll(resource("light.css"), resource("mobrak.css"));
         theme(false);
         letters();
     }
@@ -85,7 +94,7 @@ final class Look {
 
     /** Only what is otherwise than before: a style sheet that is set anew is held against every node of the window again. */
     private void apply() {
-        String colours = sheet(dark ? "dark.css" : "light.css");
+        String colours = resource(dark ? "dark.css" : "light.css");
         if (!scene.getStylesheets().get(0).equals(colours)) {
             theme(dark);
             scene.getStylesheets().set(0, colours);
@@ -94,7 +103,8 @@ final class Look {
     }
 
     private void letters() {
-        scene.getRoot().setStyle("-fx-font-size: " + size + "px;");
+        // The usual size stands in the style sheet, which is compiled; this would have to be parsed.
+        scene.getRoot().setStyle(size == USUAL ? "" : "-fx-font-size: " + size + "px;");
         letters.accept(size);
     }
 
@@ -104,7 +114,7 @@ final class Look {
                 dark ? new PrimerDark().getUserAgentStylesheet() : new PrimerLight().getUserAgentStylesheet());
     }
 
-    private static String sheet(String name) {
+    private static String resource(String name) {
         return Objects.requireNonNull(Look.class.getResource("/org/mobrak/desktop/" + name))
                 .toExternalForm();
     }

@@ -56,7 +56,7 @@ public final class Shell {
     private static final double WIDTH = 1280;
     private static final double HEIGHT = 800;
 
-    private final Pages pages = new Pages(this::addWorkspaces);
+    private final Pages pages = new Pages(this::settle);
     private final ReadingsPage readings;
     private final Drawer drawer;
     private final Room room;
@@ -143,6 +143,11 @@ public final class Shell {
         if (pages.areMade()) {
             addWorkspaces();
         }
+    }
+
+    private void settle() {
+        addWorkspaces();
+        session.settle();
     }
 
     /** Hardly anybody wants this at once, so it comes after the last page. */
