@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 import javafx.animation.AnimationTimer;
 import org.mobrak.app.Snapshot;
@@ -13,7 +14,7 @@ import org.mobrak.desktop.parts.View;
 
 /**
  * The pages of the window. The one that is seen is made and shown at once; the others follow one a pulse, so that nobody waits for
- * what nobody sees. Whoever turns to a page before its turn has come finds it as it should be.
+ * what nobody sees, and none while something is worked out that will be seen. Whoever turns to a page before its turn has come finds it as it should be.
  */
 final class Pages {
     /** What is seen was drawn by then. */
@@ -24,12 +25,17 @@ final class Pages {
     /** Those that do not show yet how everything stands. */
     private final Set<Page> behind = EnumSet.noneOf(Page.class);
 
+    private final BooleanSupplier atWork;
     private final Runnable allMade;
     private final Others others = new Others();
     private Optional<Snapshot> standing = Optional.empty();
 
-    /** @param allMade is called once, when the last page was made, by its turn or because somebody turned to it */
-    Pages(Runnable allMade) {
+    /**
+     * @param atWork whether something is being worked out, which will want to be shown as soon as it is there
+     * @param allMade is called once, when the last page was made, by its turn or because somebody turned to it
+     */
+    Pages(BooleanSupplier atWork, Runnable allMade) {
+        this.atWork = atWork;
         this.allMade = allMade;
     }
 
@@ -85,7 +91,7 @@ final class Pages {
         @Override
         public void handle(long now) {
             pulses++;
-            if (pulses > DRAWN && !anotherFollows()) {
+            if (pulses > DRAWN && !atWork.getAsBoolean() && !anotherFollows()) {
                 stop();
             }
         }

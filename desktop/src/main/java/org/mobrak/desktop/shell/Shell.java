@@ -56,7 +56,7 @@ public final class Shell {
     private static final double WIDTH = 1280;
     private static final double HEIGHT = 800;
 
-    private final Pages pages = new Pages(this::settle);
+    private final Pages pages;
     private final ReadingsPage readings;
     private final Drawer drawer;
     private final Room room;
@@ -96,6 +96,7 @@ public final class Shell {
         this.scene = scene;
         sides = new SideSheets(frame, over, open, this::giveRoom);
         readings = new ReadingsPage(session);
+        pages = new Pages(() -> session.work().get().isPresent(), this::settle);
         pages.add(Page.READINGS, () -> readings);
         pages.add(Page.WAYS, () -> new WaysPage(session, choice));
         pages.add(Page.FILES, () -> new FilesPage(session, choice));

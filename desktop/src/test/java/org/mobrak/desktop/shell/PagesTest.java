@@ -30,7 +30,7 @@ class PagesTest {
     @Test
     void whoeverTurnsToAPageBeforeItsTurnFindsItAsItShouldBe() {
         WaitForAsyncUtils.waitForAsyncFx(10_000, () -> {
-            Pages pages = new Pages(allMade);
+            Pages pages = new Pages(() -> false, allMade);
             for (Page page : Page.values()) {
                 views.put(page, mock(View.class));
                 pages.add(page, () -> views.get(page));
