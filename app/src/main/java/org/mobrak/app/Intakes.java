@@ -53,6 +53,7 @@ final class Intakes {
         Optional<PhoneRecord> before = picked.get();
         PhoneRecord added = logbook.addPhone(nickname.strip(), clock.instant());
         picked.lay(added);
+        picked.keep();
         undoableAdding("adding “" + added.nickname() + "”", List.of(added), before);
     }
 
@@ -127,6 +128,7 @@ final class Intakes {
     private Notice takeAsSame(Question question) throws Refusal {
         if (!picked.is(question.phone())) {
             picked.lay(question.phone());
+            picked.keep();
         }
         return readings.take(
                 question.heaps().stream().flatMap(heap -> heap.texts().stream()).toList());
@@ -142,6 +144,7 @@ final class Intakes {
             added.add(phone);
         }
         picked.lay(added.get(added.size() - 1));
+        picked.keep();
         String count = added.size() == 1 ? "1 phone" : added.size() + " phones";
         undoableAdding("adding " + count, added, before);
         return new Notice(false, count + " put in the drawer.");

@@ -41,7 +41,11 @@ final class PickedPhone {
     void lay(PhoneRecord next) {
         put(Optional.of(next));
         undo.forget();
-        logbook.putSetting(LAST_PHONE, String.valueOf(next.id()));
+    }
+
+    /** Keeps which phone lies here for the next time; a disk takes its time for it, so it is not done while somebody waits. */
+    void keep() {
+        phone.ifPresent(one -> logbook.putSetting(LAST_PHONE, String.valueOf(one.id())));
     }
 
     /** For undo and for what failed: nothing is kept, and nothing forgotten. */

@@ -208,6 +208,8 @@ public final class Session implements AutoCloseable {
 
     public void pick(PhoneRecord phone) {
         workers.change("Looking at " + phone.nickname(), () -> bench().picked().lay(phone));
+        workers.quietly(() ->
+                Optional.ofNullable(opened).ifPresent(open -> open.picked().keep()));
     }
 
     public void addPhone(String nickname) {
