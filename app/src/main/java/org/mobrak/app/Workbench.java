@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -77,6 +78,8 @@ final class Workbench implements AutoCloseable {
     private final Instant opened;
     private final Map<Long, Dossier> dossiers = new HashMap<>();
     private final Map<Long, DrawerEntry> entries = new HashMap<>();
+    /** The phones of which nothing has changed since their entries were made. */
+    private final Set<Long> lookedAt = new HashSet<>();
     /** What is wrong with the logbook. Only another program makes rows that cannot be read, so looking once is enough. */
     private final List<Finding> unread;
 
@@ -368,14 +371,18 @@ final class Workbench implements AutoCloseable {
     private Dossier dossier(PhoneRecord phone) {
         if (picked.is(phone) || !dossiers.containsKey(phone.id())) {
             dossiers.put(phone.id(), logbook().dossier(phone));
-            entries.remove(phone.id());
+            lookedAt.remove(phone.id());
         }
         return Objects.requireNonNull(dossiers.get(phone.id()));
     }
 
     private Dossier current(PhoneRecord phone) {
         Dossier dossier = Objects.requireNonNull(dossiers.get(phone.id()));
-        entries.computeIfAbsent(phone.id(), id -> DrawerEntry.of(dossier, memory.identity(catalogue(), dossier)));
+        if (lookedAt.add(phone.id())) {
+            DrawerEntry told = DrawerEntry.of(dossier, memory.identity(catalogue(), dossier));
+            // The same object for the same words: a list of a thousand is not listed anew for one that is as it was.
+            entries.merge(phone.id(), told, (before, now) -> now.equals(before) ? before : now);
+        }
         return dossier;
     }
 

@@ -92,11 +92,16 @@ final class Drawer implements View {
     public void show(Snapshot snapshot) {
         Optional<Long> before = onDesk.map(PhoneRecord::id);
         onDesk = snapshot.desk().map(desk -> desk.dossier().phone());
+        boolean others = !isListed(snapshot.drawer());
         all = snapshot.drawer();
         Texts.say(unread, snapshot.unread().stream().map(Finding::message).collect(Collectors.joining("\n")));
         unread.setVisible(!snapshot.unread().isEmpty());
         wanted.setVisible(all.size() > FEW);
-        list();
+        if (others) {
+            list();
+        } else {
+            markOnDesk();
+        }
         if (!onDesk.map(PhoneRecord::id).equals(before)) {
             scrollToThePicked(before.isPresent());
         }
@@ -110,10 +115,29 @@ final class Drawer implements View {
         }
     }
 
+    /** Entries are made anew only where something is told of a phone that was not told before. */
+    private boolean isListed(List<DrawerEntry> now) {
+        return now.size() == all.size()
+                && !now.isEmpty()
+                && IntStream.range(0, now.size()).allMatch(row -> now.get(row) == all.get(row));
+    }
+
+    private void markOnDesk() {
+        showing = true;
+        phones.getSelectionModel().clearSelection();
+        onDesk.ifPresent(this::mark);
+        showing = false;
+    }
+
     /** Lists the phones that hold every word that is sought, in their name or in what is told of them. */
     private void list() {
         showing = true;
-        String[] words = wanted.getText().toLowerCase(Locale.ROOT).strip().split("\\s+");
+        List<String> words = wanted.getText()
+                .toLowerCase(Locale.ROOT)
+                .lines()
+                .flatMap(line -> Stream.of(line.strip().split("\\s+")))
+                .filter(word -> !word.isEmpty())
+                .toList();
         phones.setPlaceholder(
                 all.isEmpty()
                         ? new Empty("The drawer is empty", "Name a phone below to put it in.")
@@ -121,11 +145,10 @@ final class Drawer implements View {
                                 "No phone like that", "Clear the field above to see all %d.".formatted(all.size())));
         phones.getItems()
                 .setAll(all.stream()
-                        .filter(entry -> Stream.of(words).allMatch(told(entry)::contains))
+                        .filter(entry ->
+                                words.stream().allMatch(word -> told(entry).contains(word)))
                         .toList());
-        phones.getSelectionModel().clearSelection();
-        onDesk.ifPresent(this::mark);
-        showing = false;
+        markOnDesk();
     }
 
     private static String told(DrawerEntry entry) {
