@@ -63,6 +63,7 @@ abstract class DemoSessions {
         Session session =
                 new Session(folder, top.resolve("cache"), DrawerFile.benchOf(folder), Clock.systemUTC(), drawing);
         does(session, Session::open);
+        does(session, Session::settle);
         pick(session, nickname);
         return session;
     }

@@ -114,6 +114,7 @@ class JobSessionTest extends DemoSessions {
         try (Session session =
                 new Session(folder, top.resolve("cache"), DrawerFile.benchOf(folder), Clock.systemUTC(), drawing)) {
             does(session, Session::open);
+            does(session, Session::settle);
             assertThat(session.notice().get())
                     .map(Notice::text)
                     .hasValueSatisfying(text -> assertThat(text).contains("Open a fresh demo"));

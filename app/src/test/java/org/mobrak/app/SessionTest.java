@@ -46,6 +46,7 @@ class SessionTest {
         Bench(Path folder) throws Exception {
             session = new Session(folder, top.resolve("cache"), DrawerFile.benchOf(folder), CLOCK, drawing);
             does(Session::open);
+            does(Session::settle);
         }
 
         void does(Consumer<Session> command) throws Exception {
