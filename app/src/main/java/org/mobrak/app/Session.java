@@ -56,6 +56,7 @@ public final class Session implements AutoCloseable {
     private final JobDesk job;
 
     private final AtomicBoolean closed = new AtomicBoolean();
+    private final Observed<Boolean> settled = new Observed<>(false);
 
     // These belong to the worker thread.
     private @Nullable Workbench opened;
@@ -171,6 +172,12 @@ public final class Session implements AutoCloseable {
     /** Begins what nobody waits for; told when there is something to be seen. */
     public void settle() {
         workers.change("Looking at the cable", this::begin);
+        settled.set(true);
+    }
+
+    /** Whether what nobody waits for was begun. */
+    public Observed<Boolean> settled() {
+        return settled;
     }
 
     private void begin() throws IOException {

@@ -126,7 +126,13 @@ final class Workers implements AutoCloseable {
     private void start(ExecutorService thread, Handle handle) {
         asked.add(handle);
         tellWork();
-        thread.execute(handle.work);
+        try {
+            thread.execute(handle.work);
+        } catch (RejectedExecutionException closed) {
+            LOG.debug("A window that is closing asked for {}; nobody waits for it", handle.what, closed);
+            asked.remove(handle);
+            tellWork();
+        }
     }
 
     /** What is shown as being done is what was asked first of what is not done yet. */

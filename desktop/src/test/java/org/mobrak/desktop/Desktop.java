@@ -58,6 +58,7 @@ final class Desktop implements AutoCloseable {
             stage.setX(0);
             stage.setY(0);
         });
+        until("all pages are made", () -> session.settled().get());
         rest();
     }
 
