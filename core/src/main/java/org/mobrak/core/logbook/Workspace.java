@@ -59,16 +59,12 @@ public final class Workspace implements AutoCloseable {
     private Optional<IntegrityCheck> integrity = Optional.empty();
     private Optional<Thread> backup = Optional.empty();
 
-    private Workspace(Path folder, Path cache, FileChannel lockFile) throws IOException {
+    /** A catalogue and where it was read from, which reads it faster another time. */
+    private record Read(CatalogueCache cache, CatalogueLoader.Loaded catalogue) {}
+
+    private Workspace(Path folder, FileChannel lockFile, FutureTask<Read> reading) throws IOException {
         this.folder = folder;
         this.lockFile = lockFile;
-        this.cache = new CatalogueCache(cache);
-        // Neither needs the other, so both are opened at once.
-        FutureTask<CatalogueLoader.Loaded> reading =
-                new FutureTask<>(() -> this.cache.load(folder.resolve("catalogue")));
-        Thread reader = new Thread(reading, "catalogue");
-        reader.setDaemon(true);
-        reader.start();
         SQLiteDataSource database = openLogbook(folder.resolve("logbook.db"), lockFile.size() > 0);
         // From now on an empty drawer is told apart from a logbook that went missing.
         lockFile.write(ByteBuffer.wrap(HAD_A_LOGBOOK), 0);
@@ -77,10 +73,24 @@ public final class Workspace implements AutoCloseable {
         // without them not even reading goes.
         this.held = connect(database);
         this.logbook = new Logbook(held);
-        this.catalogue = result(reading);
+        Read read = result(reading);
+        this.cache = read.cache();
+        this.catalogue = read.catalogue();
     }
 
-    private static CatalogueLoader.Loaded result(FutureTask<CatalogueLoader.Loaded> reading) throws IOException {
+    /** Begins to read the catalogue; logbook and catalogue do not need each other, so both are opened at once. */
+    private static FutureTask<Read> reading(Path folder, Path cache) {
+        FutureTask<Read> reading = new FutureTask<>(() -> {
+            CatalogueCache kept = new CatalogueCache(cache);
+            return new Read(kept, kept.load(folder.resolve("catalogue")));
+        });
+        Thread reader = new Thread(reading, "catalogue");
+        reader.setDaemon(true);
+        reader.start();
+        return reading;
+    }
+
+    private static Read result(FutureTask<Read> reading) throws IOException {
         try {
             return reading.get();
         } catch (InterruptedException stopped) {
@@ -118,9 +128,10 @@ public final class Workspace implements AutoCloseable {
             throw new UnreadableInput(folder + " is no workspace; check the path.");
         }
         FileChannel channel = lock(folder);
+        FutureTask<Read> reading = reading(folder, cache);
         NativeLibrary.keepIn(cache);
         try {
-            return new Workspace(folder, cache, channel);
+            return new Workspace(folder, channel, reading);
         } catch (IOException | RuntimeException failed) {
             channel.close();
             throw failed;
