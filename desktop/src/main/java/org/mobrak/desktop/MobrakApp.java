@@ -6,7 +6,9 @@ import java.time.Clock;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.image.Image;
@@ -18,12 +20,10 @@ import org.mobrak.app.Session;
 import org.mobrak.app.demo.DrawerFile;
 import org.mobrak.desktop.parts.Drawn;
 import org.mobrak.desktop.shell.Shell;
-import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 
 /** A window on one workspace at a time. */
 public final class MobrakApp {
-    private static final Logger LOG = LoggerFactory.getLogger(MobrakApp.class);
     private static final double WIDTH = 1280;
     private static final double HEIGHT = 800;
     private static final double LEAST_WIDTH = 1024;
@@ -51,32 +51,40 @@ public final class MobrakApp {
      *
      * @param files that are taken in once it is open
      */
-    public static void start(Path folder, Places places, List<Path> files) throws IOException {
+    public static void start(Path folder, Places places, List<Path> files) {
         MobrakApp app = new MobrakApp(places);
         Drawing drawing = new Drawing();
-        Session session = app.session(folder, drawing);
-        session.notice().addListener((property, before, notice) -> refuse(session, notice));
-        session.open();
+        CompletableFuture<Session> opening = CompletableFuture.supplyAsync(
+                () -> app.opening(folder, drawing), task -> new Thread(task, "opening").start());
         Platform.startup(() -> {
             Stage stage = new Stage();
-            endWith(stage, session);
+            endWith(stage, opening::join);
             frame(stage, folder);
             stage.show();
             // The frame is drawn before it is filled.
-            Drawn.then(() -> {
-                app.fill(stage, session, folder);
-                drawing.begin();
-                new Thread(() -> app.note(folder), "recent").start();
-                if (!files.isEmpty()) {
-                    session.takeWhatever(files);
-                }
-            });
+            Drawn.then(() -> app.begin(stage, opening.join(), folder, drawing, files));
         });
     }
 
+    private Session opening(Path folder, Executor drawing) {
+        Session session = session(folder, drawing);
+        session.notice().addListener((property, before, notice) -> refuse(session, notice));
+        session.open();
+        return session;
+    }
+
+    private void begin(Stage stage, Session session, Path folder, Drawing drawing, List<Path> files) {
+        fill(stage, session, folder);
+        drawing.begin();
+        new Thread(() -> note(folder), "recent").start();
+        if (!files.isEmpty()) {
+            session.takeWhatever(files);
+        }
+    }
+
     /** The window is gone at once; what is being written is written to its end. */
-    static void endWith(Stage stage, Session session) {
-        stage.setOnHidden(gone -> new Thread(session::close, "closing").start());
+    static void endWith(Stage stage, Supplier<Session> session) {
+        stage.setOnHidden(gone -> new Thread(() -> session.get().close(), "closing").start());
     }
 
     Places places() {
@@ -84,7 +92,7 @@ public final class MobrakApp {
     }
 
     /** A session that is not open yet. */
-    Session session(Path folder, Executor drawing) throws IOException {
+    Session session(Path folder, Executor drawing) {
         return new Session(folder, places.cache(), DrawerFile.benchOf(folder), Clock.systemUTC(), drawing);
     }
 
@@ -93,7 +101,9 @@ public final class MobrakApp {
         try {
             places.recent().opened(folder);
         } catch (IOException unwritable) {
-            LOG.warn("The list of the last workspaces cannot be written", unwritable);
+            // Not kept for the class: who writes the log is made ready by then, and not while a window waits for it.
+            LoggerFactory.getLogger(MobrakApp.class)
+                    .warn("The list of the last workspaces cannot be written", unwritable);
         }
     }
 

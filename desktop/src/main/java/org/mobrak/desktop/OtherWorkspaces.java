@@ -130,7 +130,7 @@ final class OtherWorkspaces implements Workspaces {
     private void instead(Session next, Path other) {
         app.note(other);
         Stage window = new Stage();
-        MobrakApp.endWith(window, next);
+        MobrakApp.endWith(window, () -> next);
         MobrakApp.frame(window, other);
         window.setX(stage.getX());
         window.setY(stage.getY());
