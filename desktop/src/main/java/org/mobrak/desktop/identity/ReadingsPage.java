@@ -47,9 +47,6 @@ public final class ReadingsPage implements View {
         this.session = session;
         this.intake = new IntakeCard(session);
         facts.setId("facts");
-        facts.setPlaceholder(new Empty(
-                "No phone on the desk",
-                "Put one in the drawer on the left: type a name for it and press Enter. Then take its first reading."));
         facts.setCellFactory(list -> new FactCell());
         facts.getSelectionModel().selectedItemProperty().addListener((property, old, row) -> {
             if (!filling) {
@@ -113,6 +110,12 @@ public final class ReadingsPage implements View {
         facts.getSelectionModel().clearSelection();
         facts.getItems().setAll(desk.map(one -> rows(one.identity().facts())).orElseGet(List::of));
         kept.ifPresent(this::select);
+        if (facts.getItems().isEmpty() && facts.getPlaceholder() == null) {
+            facts.setPlaceholder(
+                    new Empty(
+                            "No phone on the desk",
+                            "Put one in the drawer on the left: type a name for it and press Enter. Then take its first reading."));
+        }
         filling = false;
     }
 

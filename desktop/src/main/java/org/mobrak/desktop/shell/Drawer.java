@@ -138,17 +138,21 @@ final class Drawer implements View {
                 .flatMap(line -> Stream.of(line.strip().split("\\s+")))
                 .filter(word -> !word.isEmpty())
                 .toList();
-        phones.setPlaceholder(
-                all.isEmpty()
-                        ? new Empty("The drawer is empty", "Name a phone below to put it in.")
-                        : new Empty(
-                                "No phone like that", "Clear the field above to see all %d.".formatted(all.size())));
         phones.getItems()
                 .setAll(all.stream()
                         .filter(entry ->
                                 words.stream().allMatch(word -> told(entry).contains(word)))
                         .toList());
+        if (phones.getItems().isEmpty()) {
+            phones.setPlaceholder(nothingListed());
+        }
         markOnDesk();
+    }
+
+    private Empty nothingListed() {
+        return all.isEmpty()
+                ? new Empty("The drawer is empty", "Name a phone below to put it in.")
+                : new Empty("No phone like that", "Clear the field above to see all %d.".formatted(all.size()));
     }
 
     private static String told(DrawerEntry entry) {

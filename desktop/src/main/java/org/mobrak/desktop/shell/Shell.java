@@ -42,6 +42,7 @@ import org.mobrak.desktop.identity.ReadingsPage;
 import org.mobrak.desktop.job.RunPage;
 import org.mobrak.desktop.logbook.LogbookPage;
 import org.mobrak.desktop.material.FilesPage;
+import org.mobrak.desktop.parts.Drawn;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.plan.Choice;
 import org.mobrak.desktop.program.Looks;
@@ -55,6 +56,8 @@ public final class Shell {
     private final Choice choice = new Choice();
     private static final double WIDTH = 1280;
     private static final double HEIGHT = 800;
+    /** Pulses after which a window shows itself even if its workspace is not open yet. */
+    private static final int PATIENCE = 30;
 
     private final Pages pages;
     private final ReadingsPage readings;
@@ -124,8 +127,16 @@ public final class Shell {
         session.snapshot().addListener((property, old, snapshot) -> show(snapshot));
         session.rehearsals().practice().addListener((property, old, now) -> practise(now));
         listen();
+        // A drawer that was not read yet is not an empty one, and painting it would take time from reading it.
+        room.root().setOpacity(0);
+        Drawn.after(PATIENCE, this::unveil);
         // A workspace that took another's place is open already.
         Optional.ofNullable(session.snapshot().get()).ifPresent(this::show);
+    }
+
+    /** Who waits longer sees what is being done. */
+    private void unveil() {
+        room.root().setOpacity(1);
     }
 
     /** Gives the toolkit the theme in which the frame is drawn before there is anything in it. */
@@ -255,6 +266,7 @@ public final class Shell {
             open(Page.READINGS);
         }
         phoneShown = phone;
+        unveil();
         drawer.show(snapshot);
         // Pages and rail tell of the plan that is chosen.
         snapshot.desk().ifPresent(choice::offer);
