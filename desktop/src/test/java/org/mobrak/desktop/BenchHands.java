@@ -93,11 +93,11 @@ final class BenchHands {
         return ask(() -> desktop.isShown(id));
     }
 
+    /** By then the sheet shows what is next: it is told of it before the session says that it rests. */
     private void rest() {
         desktop.until(
                 "the rehearsal's session rests",
                 () -> practice.session().work().get().isEmpty());
-        desktop.rest();
     }
 
     void click(String id) {
