@@ -48,11 +48,20 @@ final class Statements {
         try {
             done = work.done();
         } catch (Exception | Error failed) {
-            transactions.rollback(begun);
+            takeBack(begun, failed);
             throw failed;
         }
         transactions.commit(begun);
         return done;
+    }
+
+    /** A database that ran out of room has taken everything back by itself, and objects to being asked; what failed first is told. */
+    private void takeBack(TransactionStatus begun, Throwable failed) {
+        try {
+            transactions.rollback(begun);
+        } catch (RuntimeException alsoFailed) {
+            failed.addSuppressed(alsoFailed);
+        }
     }
 
     /** Makes a value of a row; a cell that no value can be made of is told by an exception of any kind. */
