@@ -128,6 +128,7 @@ class IdentifyTest {
         try (Desktop desktop = Desktop.open(folder)) {
             pick(desktop, "Hive 3");
             desktop.assertShows("Bootloader revision");
+            desktop.click("lay-over");
             ComboBox<String> other = desktop.find("other-build");
             assertThat(other.getItems()).containsExactly("LN2-F08-130611");
             desktop.choose("other-build", "LN2-F08-130611");

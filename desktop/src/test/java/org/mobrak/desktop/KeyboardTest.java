@@ -127,9 +127,7 @@ class KeyboardTest {
     private void answerWhatIsAsked() {
         while (desk().answer().plans().isEmpty()) {
             Fact asked = desk().next().get(0).fact();
-            go("typed-" + asked.key());
-            put("typed-" + asked.key(), asked.usual().orElse("yes"));
-            go("note-" + asked.key());
+            go("typed-" + asked.key() + "-" + asked.usual().orElse("yes"));
             desktop.press(KeyCode.SPACE);
             desktop.until("noted", () -> desk().identity().facts().value(asked).isPresent());
         }

@@ -2,54 +2,79 @@ package org.mobrak.desktop.identity;
 
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
 import javafx.scene.control.OverrunStyle;
+import javafx.scene.control.skin.ListCellSkin;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import org.mobrak.core.identity.Belief;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
 
-/** Draws one line of the list of facts. */
+/** Draws one line of the list of facts. What it is made of stays, whatever row it comes to show. */
 final class FactCell extends ListCell<FactRow> {
     private static final double ROOM_FOR_SOURCE = 440;
+    private static final String HEADING = "row-heading";
+
+    private final Label heading = Texts.soft("");
+    private final Label name = Texts.plain("");
+    private final Label value = Texts.soft("");
+    private final Label source = Texts.soft("");
+    private final HBox line = new HBox(new Region(), name, value, source);
+
+    FactCell(ListView<FactRow> list) {
+        name.getStyleClass().add("fact-name");
+        value.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
+        value.setMaxWidth(Double.MAX_VALUE);
+        HBox.setHgrow(value, Priority.ALWAYS);
+        source.setMinWidth(USE_PREF_SIZE);
+        // In a narrow window the value matters more than who said it; that is one click away.
+        source.visibleProperty().bind(list.widthProperty().greaterThan(ROOM_FOR_SOURCE));
+        source.managedProperty().bind(source.visibleProperty());
+        line.getStyleClass().add("fact-row");
+        line.prefWidthProperty().bind(list.widthProperty().subtract(40));
+        setGraphic(line);
+        setSkin(new ListCellSkin<>(this));
+    }
 
     @Override
     protected void updateItem(FactRow row, boolean empty) {
         super.updateItem(row, empty);
-        Texts.say(this, "");
-        getStyleClass().remove("row-heading");
-        setDisable(false);
-        if (empty || row == null) {
+        boolean headed = row instanceof FactRow.Heading;
+        getStyleClass().remove(HEADING);
+        if (headed) {
+            getStyleClass().add(HEADING);
+        }
+        setDisable(headed);
+        if (row instanceof FactRow.Heading one) {
+            Texts.say(heading, one.text());
+            setGraphic(heading);
+        } else if (row instanceof FactRow.Line one) {
+            say(one);
+            setGraphic(line);
+        } else {
             setGraphic(null);
-        } else if (row instanceof FactRow.Line line) {
-            setGraphic(drawn(line));
-        } else if (row instanceof FactRow.Heading heading) {
-            getStyleClass().add("row-heading");
-            setDisable(true);
-            setGraphic(Texts.soft(heading.text()));
         }
     }
 
-    private HBox drawn(FactRow.Line line) {
-        Label name = Texts.plain(line.fact().label());
-        name.getStyleClass().add("fact-name");
-        Label value = line.belief()
-                .value()
-                .map(known -> Texts.exact(known.replace('\n', ' ')))
-                .orElseGet(
-                        () -> Texts.soft(line.belief() instanceof Belief.Absent none ? none.because() : "not known"));
-        value.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
-        value.setMaxWidth(Double.MAX_VALUE);
-        HBox.setHgrow(value, Priority.ALWAYS);
-        Label source = Texts.soft(source(line.belief()));
-        source.setMinWidth(USE_PREF_SIZE);
-        // In a narrow window the value matters more than who said it; that is one click away.
-        source.visibleProperty().bind(getListView().widthProperty().greaterThan(ROOM_FOR_SOURCE));
-        source.managedProperty().bind(source.visibleProperty());
-        HBox drawn = new HBox(Sign.of(line.belief()), name, value, source);
-        drawn.getStyleClass().add("fact-row");
-        drawn.prefWidthProperty().bind(getListView().widthProperty().subtract(40));
-        return drawn;
+    private void say(FactRow.Line row) {
+        Belief belief = row.belief();
+        line.getChildren().set(0, Sign.of(belief));
+        Texts.say(name, row.fact().label());
+        belief.value()
+                .ifPresentOrElse(
+                        known -> sayValue("text-exact", known.replace('\n', ' ')),
+                        () -> sayValue(
+                                "text-soft", belief instanceof Belief.Absent none ? none.because() : "not known"));
+        Texts.say(source, source(belief));
+    }
+
+    private void sayValue(String voice, String words) {
+        if (!value.getStyleClass().contains(voice)) {
+            value.getStyleClass().setAll("label", voice);
+        }
+        Texts.say(value, words);
     }
 
     private static String source(Belief belief) {

@@ -47,7 +47,7 @@ public final class ReadingsPage implements View {
         this.session = session;
         this.intake = new IntakeCard(session);
         facts.setId("facts");
-        facts.setCellFactory(list -> new FactCell());
+        facts.setCellFactory(FactCell::new);
         facts.getSelectionModel().selectedItemProperty().addListener((property, old, row) -> {
             if (!filling) {
                 showBehind(row);

@@ -4,7 +4,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.HPos;
+import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Control;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
@@ -26,29 +28,24 @@ final class RulerCard {
     private static final int LONG = 34;
 
     private final HBox kinds = new HBox();
-    private final ComboBox<String> other = new ComboBox<>();
+    private final Button lay = new Button("Lay another build over it");
     private final HBox body = new HBox();
     private final HBox head;
     private final VBox node;
     private Optional<Desk> desk = Optional.empty();
+    /** There is none before it is wanted: few look for it, and with its list it is a tenth of all that is drawn at the start. */
+    private Optional<ComboBox<String>> other = Optional.empty();
+
     private String kind = "";
     private boolean filling;
 
     RulerCard() {
         kinds.getStyleClass().add("ruler-kinds");
-        other.setId("other-build");
-        other.setEditable(true);
-        other.setPromptText("Lay another build over it");
-        other.getEditor().getStyleClass().add("exact-input");
-        Texts.aloud(other, "Another build, to lay over this one");
-        other.valueProperty().addListener((property, old, text) -> {
-            if (!filling) {
-                draw();
-            }
-        });
+        lay.setId("lay-over");
+        lay.setOnAction(press -> layOver());
         Region gap = new Region();
         HBox.setHgrow(gap, Priority.ALWAYS);
-        head = new HBox(kinds, gap, other);
+        head = new HBox(kinds, gap, lay);
         head.getStyleClass().add("ruler-head");
         body.getStyleClass().add("ruler-body");
         body.setId("ruler");
@@ -60,13 +57,49 @@ final class RulerCard {
         return node;
     }
 
+    /** What is laid over is typed or chosen where the button was. */
+    private void layOver() {
+        ComboBox<String> box = new ComboBox<>();
+        box.setId("other-build");
+        box.setEditable(true);
+        box.setPromptText("Another build");
+        box.getEditor().getStyleClass().add("exact-input");
+        Texts.aloud(box, "Another build, to lay over this one");
+        other = Optional.of(box);
+        offer("");
+        box.valueProperty().addListener((property, old, text) -> {
+            if (!filling) {
+                draw();
+            }
+        });
+        putAtTheEnd(box);
+        box.requestFocus();
+    }
+
+    private void putAtTheEnd(Control control) {
+        head.getChildren().set(head.getChildren().size() - 1, control);
+    }
+
+    private void offer(String chosen) {
+        other.ifPresent(box -> {
+            box.getItems().setAll(desk.map(Desk::otherBuilds).orElse(List.of()));
+            box.setValue(chosen);
+        });
+    }
+
+    private String laidOver() {
+        return other.flatMap(box -> Optional.ofNullable(box.getValue())).orElse("");
+    }
+
     void show(Optional<Desk> now) {
         boolean samePhone = phone(now).equals(phone(desk));
         desk = now;
+        if (!samePhone) {
+            other = Optional.empty();
+            putAtTheEnd(lay);
+        }
         filling = true;
-        String typed = samePhone ? Optional.ofNullable(other.getValue()).orElse("") : "";
-        other.getItems().setAll(desk.map(Desk::otherBuilds).orElse(List.of()));
-        other.setValue(typed);
+        offer(laidOver());
         filling = false;
         List<Ruler> rulers = rulers();
         if (rulers.stream().noneMatch(ruler -> ruler.kind().equals(kind))) {
@@ -115,7 +148,7 @@ final class RulerCard {
             body.getChildren().setAll(new VBox(Texts.heading("Build number"), Texts.wrapped(Texts.soft(whyEmpty()))));
             return;
         }
-        String text = Optional.ofNullable(other.getValue()).orElse("").strip();
+        String text = laidOver().strip();
         Optional<Overlay> overlay =
                 text.isEmpty() ? Optional.empty() : desk.flatMap(one -> one.overlay(chosen.get(), text));
         body.getChildren().add(ruler(chosen.get(), overlay));

@@ -7,7 +7,9 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Control;
 import javafx.scene.control.TextField;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import org.mobrak.core.identity.Fact;
@@ -43,8 +45,26 @@ final class Typing {
         return new Typing(choice, choice.valueProperty(), () -> choice.setValue(null));
     }
 
-    /** A line with the field and a button; Enter in the field presses it. */
-    static HBox line(Fact fact, Consumer<String> note) {
+    /** A button for each word there is; else the field and a button, which Enter in the field presses. */
+    static Pane line(Fact fact, Consumer<String> note) {
+        List<String> words = fact.domain().words();
+        return words.isEmpty() ? field(fact, note) : words(fact, words, note);
+    }
+
+    private static FlowPane words(Fact fact, List<String> words, Consumer<String> note) {
+        FlowPane line = new FlowPane();
+        line.getStyleClass().add("buttons");
+        for (String word : words) {
+            Button button = new Button(word);
+            button.setId("typed-" + fact.key() + "-" + word);
+            Texts.aloud(button, fact.label() + ": " + word);
+            button.setOnAction(press -> note.accept(word));
+            line.getChildren().add(button);
+        }
+        return line;
+    }
+
+    private static HBox field(Fact fact, Consumer<String> note) {
         Typing typing = of(fact);
         Button button = new Button("Note it");
         button.setId("note-" + fact.key());

@@ -1,6 +1,7 @@
 package org.mobrak.desktop.parts;
 
 import javafx.animation.AnimationTimer;
+import javafx.application.Platform;
 
 /** What waits until something was drawn. */
 public final class Drawn extends AnimationTimer {
@@ -31,7 +32,8 @@ public final class Drawn extends AnimationTimer {
         pulses++;
         if (pulses == wanted) {
             stop();
-            next.run();
+            // Not within the pulse, whose picture would wait for it.
+            Platform.runLater(next);
         }
     }
 }

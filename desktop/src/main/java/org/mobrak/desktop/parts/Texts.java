@@ -6,6 +6,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.Tooltip;
+import javafx.scene.control.skin.LabelSkin;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Region;
 import org.mobrak.core.identity.VisibleText;
@@ -53,7 +54,6 @@ public final class Texts {
         node.setAccessibleText(VisibleText.of(text));
     }
 
-    /** What is told when one points at something. */
     /**
      * Tells what a node is for, to whoever rests on it or has the page read out. The small window for it is made when a pointer
      * first comes near: a page has dozens, and making each takes as long as a row of the page.
@@ -88,6 +88,8 @@ public final class Texts {
     private static Label voiced(String text, String style) {
         Label label = new Label(VisibleText.of(text));
         label.getStyleClass().add(style);
+        // A control that gets its skin only when it is first styled is styled twice, and a page has a hundred of these.
+        label.setSkin(new LabelSkin(label));
         return label;
     }
 }

@@ -2,7 +2,6 @@ package org.mobrak.desktop.shell;
 
 import java.util.List;
 import java.util.Locale;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -12,6 +11,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
+import javafx.scene.control.skin.ListCellSkin;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -49,7 +49,7 @@ final class Drawer implements View {
     Drawer(Session session, Region foot) {
         this.session = session;
         phones.setId("phones");
-        phones.setCellFactory(list -> new PhoneCell());
+        phones.setCellFactory(PhoneCell::new);
         wanted.setId("find-phone");
         wanted.setPromptText("Find (Ctrl+F)");
         // Or it would have the keyboard as soon as the window opens, and hide what it is for.
@@ -190,48 +190,62 @@ final class Drawer implements View {
         nickname.clear();
     }
 
+    /** What it is made of stays, whatever phone it comes to show. */
     private static final class PhoneCell extends ListCell<DrawerEntry> {
+        private final Label nickname = Texts.plain("");
+        private final HBox first = new HBox(nickname);
+        private final Label name = Texts.exact("");
+        private final Label waits = Texts.soft("");
+        private final FlowPane state = new FlowPane(waits);
+        private final VBox drawn = new VBox(first, name, state);
+
+        PhoneCell(ListView<DrawerEntry> list) {
+            nickname.getStyleClass().add("route-name");
+            HBox.setHgrow(nickname, Priority.ALWAYS);
+            nickname.setMaxWidth(Double.MAX_VALUE);
+            state.getStyleClass().add("phone-state");
+            waits.maxWidthProperty().bind(list.widthProperty().subtract(38));
+            drawn.getStyleClass().add("phone-cell");
+            // What is long is cut with dots: a drawer does not scroll sideways.
+            drawn.prefWidthProperty().bind(list.widthProperty().subtract(12));
+            setPrefWidth(0);
+            setGraphic(drawn);
+            setSkin(new ListCellSkin<>(this));
+        }
+
         @Override
         protected void updateItem(DrawerEntry entry, boolean empty) {
             super.updateItem(entry, empty);
-            Texts.say(this, "");
-            setGraphic(empty || Objects.isNull(entry) ? null : drawn(entry));
+            if (empty || entry == null) {
+                setGraphic(null);
+            } else {
+                say(entry);
+                setGraphic(drawn);
+            }
         }
 
-        private VBox drawn(DrawerEntry entry) {
-            Label name = Texts.plain(entry.phone().nickname());
-            name.getStyleClass().add("route-name");
-            HBox.setHgrow(name, Priority.ALWAYS);
-            name.setMaxWidth(Double.MAX_VALUE);
-            HBox first = new HBox(name);
+        private void say(DrawerEntry entry) {
+            Texts.say(nickname, entry.phone().nickname());
+            Texts.say(name, entry.name());
+            first.getChildren().setAll(nickname);
             entry.worst()
                     .filter(worst -> worst != Severity.NOTE)
                     .ifPresent(worst -> first.getChildren().add(Sign.of(worst)));
-            VBox drawn = new VBox(first, Texts.exact(entry.name()), state(entry));
-            drawn.getStyleClass().add("phone-cell");
-            // What is long is cut with dots: a drawer does not scroll sideways.
-            drawn.prefWidthProperty().bind(getListView().widthProperty().subtract(12));
-            setPrefWidth(0);
-            return drawn;
+            state.getChildren()
+                    .setAll(entry.marks().stream().map(PhoneCell::chip).toList());
+            state.getChildren().add(waits);
+            Texts.say(waits, entry.waitsFor());
+            boolean stopped = entry.worst().filter(Severity.STOP::equals).isPresent();
+            waits.getStyleClass().setAll("label", "text-soft", stopped ? "waits-stop" : "waits");
         }
 
-        private FlowPane state(DrawerEntry entry) {
-            FlowPane state = new FlowPane();
-            state.getStyleClass().add("phone-state");
-            for (DrawerEntry.Mark mark : entry.marks()) {
-                Label chip = Texts.soft(mark.word());
-                chip.getStyleClass()
-                        .addAll(
-                                "chip",
-                                "chip-" + mark.name().toLowerCase(Locale.ROOT).replace('_', '-'));
-                state.getChildren().add(chip);
-            }
-            Label waits = Texts.soft(entry.waitsFor());
-            waits.getStyleClass()
-                    .add(entry.worst().filter(Severity.STOP::equals).isPresent() ? "waits-stop" : "waits");
-            waits.maxWidthProperty().bind(getListView().widthProperty().subtract(38));
-            state.getChildren().add(waits);
-            return state;
+        private static Label chip(DrawerEntry.Mark mark) {
+            Label chip = Texts.soft(mark.word());
+            chip.getStyleClass()
+                    .addAll(
+                            "chip",
+                            "chip-" + mark.name().toLowerCase(Locale.ROOT).replace('_', '-'));
+            return chip;
         }
     }
 }

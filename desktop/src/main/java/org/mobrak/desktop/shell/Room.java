@@ -2,6 +2,7 @@ package org.mobrak.desktop.shell;
 
 import javafx.scene.control.Button;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.control.skin.ScrollPaneSkin;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.Region;
 import org.kordamp.ikonli.feather.Feather;
@@ -27,6 +28,8 @@ final class Room {
     Room(Region drawer) {
         this.drawer = drawer;
         bench.getStyleClass().add("bench");
+        // Everything hangs in it, and would be held against the style sheets anew if its skin came later.
+        root.setSkin(new ScrollPaneSkin(root));
         root.setFitToWidth(true);
         root.setFitToHeight(true);
         root.getStyleClass().add("room");
