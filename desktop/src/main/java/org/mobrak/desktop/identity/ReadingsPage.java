@@ -81,8 +81,13 @@ public final class ReadingsPage implements View {
     public void show(Snapshot snapshot) {
         boolean samePhone = phone(snapshot.desk()).equals(phone(desk));
         boolean scrolled = desk.isPresent();
+        boolean asBefore = scrolled && snapshot.desk().equals(desk);
         desk = snapshot.desk();
         intake.show(snapshot.bench(), desk);
+        if (asBefore) {
+            // Nothing that stands here has changed, and somebody may be typing into it.
+            return;
+        }
         ruler.show(desk);
         side.setDisable(desk.isEmpty());
         fillFacts(samePhone);

@@ -105,6 +105,10 @@ final class GatherFace implements View {
 
     @Override
     public void show(Snapshot snapshot) {
+        if (shown.isPresent() && shown.equals(snapshot.desk())) {
+            // What is as it was is left alone: somebody may be typing into it.
+            return;
+        }
         shown = snapshot.desk();
         List<Plan> offered = snapshot.desk()
                 .map(desk -> PlansFace.offered(desk.answer(), true).stream()

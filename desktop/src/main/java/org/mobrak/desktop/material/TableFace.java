@@ -44,6 +44,7 @@ final class TableFace implements View {
             "Drop one here. Its bytes are read, never its name: what it is, what is in it, which partitions it would write, and whether it is for this phone.");
     private final HBox node;
     private Optional<Snapshot.Table> shown = Optional.empty();
+    private Told told = new Told(Optional.empty(), Optional.empty());
     private Optional<Desk> desk = Optional.empty();
     private boolean showing;
 
@@ -60,6 +61,9 @@ final class TableFace implements View {
         node = new HBox(files, sheet);
         node.getStyleClass().addAll("page", "page-columns");
     }
+
+    /** All that the sheet tells of. */
+    private record Told(Optional<Snapshot.Table> table, Optional<Desk> desk) {}
 
     @Override
     public Region node() {
@@ -87,6 +91,7 @@ final class TableFace implements View {
             files.getItems().setAll(kept);
         }
         shown = snapshot.table();
+        Told now = new Told(shown, desk);
         shown.ifPresentOrElse(
                 table -> kept.stream()
                         .filter(file -> file.id() == table.kept().id())
@@ -94,7 +99,11 @@ final class TableFace implements View {
                         .ifPresent(files.getSelectionModel()::select),
                 files.getSelectionModel()::clearSelection);
         node.getChildren().setAll(files, shown.isPresent() ? sheet : nothing);
-        shown.ifPresent(table -> sheet.setContent(content(table)));
+        if (!told.equals(now)) {
+            // What is as it was is left alone: somebody may be typing into it.
+            told = now;
+            shown.ifPresent(table -> sheet.setContent(content(table)));
+        }
         showing = false;
     }
 

@@ -1,0 +1,95 @@
+package org.mobrak.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import javafx.scene.Node;
+import javafx.scene.Parent;
+import javafx.scene.control.ListView;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.mobrak.app.DrawerEntry;
+import org.mobrak.app.demo.DemoWorkspace;
+
+/** What somebody is typing, while the window is told how everything stands. */
+class TypedTextTest {
+    @TempDir
+    private Path top;
+
+    @Test
+    void whatIsTypedOnAnyPageOutlivesASnapshotThatComesByItself() throws Exception {
+        Path demo = top.resolve("demo");
+        DemoWorkspace.create(Desktop.HOME, demo, Desktop.cache(demo), Clock.systemUTC());
+        List<String> lost = new ArrayList<>();
+        int typed = 0;
+        try (Desktop desktop = Desktop.open(demo)) {
+            desktop.pick("phones", DrawerEntry.class, entry -> entry.name().contains("OV-L210F"));
+            openWhatIsClosed(desktop);
+            Path file = Desktop.HOME.resolve("demo/readings/hive-11-listing.txt");
+            desktop.robot().interact(() -> {
+                desktop.session().files().lookInto(List.of(file));
+                desktop.session().logbook().askWhatIsDue();
+            });
+            desktop.until(
+                    "the file lies on the table",
+                    () -> desktop.session().snapshot().get().table().isPresent());
+            desktop.press(KeyCode.CONTROL, KeyCode.DIGIT3);
+            desktop.click("face-table");
+            for (KeyCode page : Desktop.PAGES) {
+                desktop.press(KeyCode.CONTROL, page);
+                Map<TextInputControl, String> texts = new HashMap<>();
+                desktop.robot()
+                        .interact(() -> fields(root(desktop)).forEach(field -> {
+                            field.setText("7");
+                            texts.put(field, field.getText());
+                        }));
+                desktop.rest();
+                typed += texts.size();
+                desktop.robot().interact(() -> desktop.session().settle());
+                desktop.rest();
+                desktop.robot()
+                        .interact(() -> texts.forEach((field, text) -> {
+                            boolean there = field.getScene() == desktop.stage().getScene() && Desktop.isSeen(field);
+                            if (!there || !text.equals(field.getText())) {
+                                lost.add(page + ": " + field);
+                            }
+                            field.clear();
+                        }));
+                desktop.rest();
+            }
+        }
+        assertThat(lost).isEmpty();
+        assertThat(typed).isGreaterThan(12);
+    }
+
+    /** On the page of readings: another build, what stands behind a fact, and why a reading is set aside. */
+    private static void openWhatIsClosed(Desktop desktop) {
+        ListView<?> facts = desktop.find("facts");
+        desktop.robot().interact(() -> facts.getSelectionModel().select(1));
+        desktop.click("lay-over");
+        desktop.robot().clickOn("Set aside…");
+        desktop.until("the reason is asked for", () -> desktop.isShown("aside-reason"));
+    }
+
+    private static Node root(Desktop desktop) {
+        return desktop.stage().getScene().getRoot();
+    }
+
+    private static Stream<TextInputControl> fields(Node node) {
+        if (node instanceof TextInputControl field) {
+            boolean open = field.isEditable() && !field.isDisabled() && Desktop.isSeen(field);
+            return open ? Stream.of(field) : Stream.empty();
+        }
+        return node instanceof Parent parent
+                ? List.copyOf(parent.getChildrenUnmodifiable()).stream().flatMap(TypedTextTest::fields)
+                : Stream.empty();
+    }
+}
