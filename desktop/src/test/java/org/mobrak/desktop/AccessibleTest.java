@@ -3,7 +3,6 @@ package org.mobrak.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -21,7 +20,6 @@ import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.DrawerEntry;
-import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.desktop.shell.Page;
 
 /** Whoever does not see the window hears what each control is for, and whoever has no mouse comes to every page. */
@@ -32,7 +30,7 @@ class AccessibleTest {
     @Test
     void everyControlOfEveryPageHasAName() throws Exception {
         Path demo = top.resolve("demo");
-        DemoWorkspace.create(Desktop.HOME, demo, Desktop.cache(demo), Clock.systemUTC());
+        Demo.in(demo);
         List<String> nameless = new ArrayList<>();
         try (Desktop desktop = Desktop.open(demo)) {
             desktop.pick("phones", DrawerEntry.class, entry -> entry.name().contains("OV-L210F"));

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.List;
 import javafx.scene.control.Button;
 import javafx.scene.control.ButtonBase;
@@ -18,7 +17,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.DrawerEntry;
 import org.mobrak.app.aftercare.AftercareView;
-import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.app.rehearsal.Report;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.mend.patch.PropertyLine;
@@ -38,7 +36,7 @@ class AfterTest {
     @BeforeEach
     void openTheDemo() throws Exception {
         demo = top.resolve("demo");
-        DemoWorkspace.create(Desktop.HOME, demo, Desktop.cache(demo), Clock.systemUTC());
+        Demo.in(demo);
         desktop = Desktop.open(demo);
     }
 

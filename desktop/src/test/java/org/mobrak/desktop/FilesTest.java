@@ -6,7 +6,6 @@ import java.io.IOException;
 import java.io.RandomAccessFile;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Stream;
@@ -24,7 +23,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.Desk;
 import org.mobrak.app.DrawerEntry;
-import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.gather.GatherItem;
 import org.mobrak.core.gather.Kept;
@@ -49,7 +47,7 @@ class FilesTest {
     @BeforeEach
     void openTheDemo() throws Exception {
         Path folder = top.resolve("demo");
-        DemoWorkspace.create(Desktop.HOME, folder, Desktop.cache(folder), Clock.systemUTC());
+        Demo.in(folder);
         files = folder.resolve("bench/files");
         desktop = Desktop.open(folder);
         desktop.pick(

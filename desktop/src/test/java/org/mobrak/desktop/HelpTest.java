@@ -8,7 +8,6 @@ import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
 import java.nio.file.Path;
-import java.time.Clock;
 import java.time.ZoneOffset;
 import java.util.List;
 import javafx.scene.Node;
@@ -20,7 +19,6 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.DrawerEntry;
-import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.desktop.shell.Shell;
 import org.mobrak.desktop.shell.Workspaces;
 
@@ -34,7 +32,7 @@ class HelpTest {
     @BeforeEach
     void layOut() throws Exception {
         demo = top.resolve("demo");
-        DemoWorkspace.create(Desktop.HOME, demo, Desktop.cache(demo), Clock.systemUTC());
+        Demo.in(demo);
     }
 
     @Test

@@ -7,7 +7,6 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -30,7 +29,6 @@ import org.apache.commons.io.file.PathUtils;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.DrawerEntry;
-import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.VisibleText;
 import org.mobrak.core.job.Job;
@@ -56,7 +54,7 @@ class HostileTextTest {
         Path drawer = home.resolve("demo/drawer.yaml");
         Files.writeString(drawer, Files.readString(drawer).replaceAll("nickname: (\"?)", "$0" + TURNING));
         Path folder = top.resolve("de" + TURNING + "mo");
-        DemoWorkspace.create(home, folder, Desktop.cache(folder), Clock.systemUTC());
+        Demo.in(folder);
         Path reading = Files.writeString(
                 top.resolve("read" + TURNING + "ing.txt"),
                 "[ro.build.display.id]: [X" + TURNING + "Y]\n[a\u200Bb]: [c]\n");

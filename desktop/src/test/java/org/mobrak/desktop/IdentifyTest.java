@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import javafx.scene.Node;
@@ -19,7 +18,6 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.mobrak.app.DrawerEntry;
-import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.core.catalogue.match.Identity;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.Verdict;
@@ -41,7 +39,7 @@ class IdentifyTest {
     @BeforeEach
     void layOutTheDemo() throws Exception {
         folder = top.resolve("demo");
-        DemoWorkspace.create(Desktop.HOME, folder, Desktop.cache(folder), Clock.systemUTC());
+        Demo.in(folder);
     }
 
     @Test

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.BufferedReader;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import javafx.scene.input.KeyCode;
@@ -13,7 +12,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.DrawerEntry;
-import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.logbook.Workspace;
 
@@ -28,7 +26,7 @@ class KillTest {
     @Timeout(value = 3, unit = TimeUnit.MINUTES)
     void everyTickThatWasShownIsThereAfterwards() throws Exception {
         Path folder = top.resolve("demo");
-        DemoWorkspace.create(Desktop.HOME, folder, Desktop.cache(folder), Clock.systemUTC());
+        Demo.in(folder);
         try (Desktop desktop = Desktop.open(folder)) {
             desktop.pick("phones", DrawerEntry.class, entry -> entry.name().contains("OV-L210F"));
             desktop.press(KeyCode.CONTROL, KeyCode.DIGIT2);

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.List;
 import java.util.Set;
 import javafx.scene.Node;
@@ -17,7 +16,6 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.Snapshot.PastJob;
-import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.core.job.Event;
 import org.mobrak.core.logbook.Backups;
 import org.mobrak.core.logbook.Workspace;
@@ -33,7 +31,7 @@ class LogbookPageTest {
     @BeforeEach
     void layOut() throws Exception {
         demo = top.resolve("demo");
-        DemoWorkspace.create(Desktop.HOME, demo, Desktop.cache(demo), Clock.systemUTC());
+        Demo.in(demo);
     }
 
     @Test

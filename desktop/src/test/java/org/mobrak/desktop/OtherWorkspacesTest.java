@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import javafx.stage.Stage;
@@ -14,7 +13,6 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.RecentWorkspaces;
-import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.core.logbook.Workspace;
 
 /** One workspace takes the place of another in the window, by real windows. */
@@ -29,7 +27,7 @@ class OtherWorkspacesTest {
     void layOut() throws Exception {
         demo = top.resolve("demo");
         recent = new RecentWorkspaces(top.resolve("data"));
-        DemoWorkspace.create(Desktop.HOME, demo, Desktop.cache(demo), Clock.systemUTC());
+        Demo.in(demo);
     }
 
     private OtherWorkspaces of(Desktop desktop) {

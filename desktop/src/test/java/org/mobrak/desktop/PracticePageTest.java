@@ -3,7 +3,6 @@ package org.mobrak.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.Optional;
 import javafx.scene.control.ComboBox;
 import javafx.scene.input.KeyCode;
@@ -13,7 +12,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.Desk;
 import org.mobrak.app.DrawerEntry;
-import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.app.rehearsal.BenchView.Lead;
 import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.identity.Fact;
@@ -36,7 +34,7 @@ class PracticePageTest {
     @BeforeEach
     void openTheDemo() throws Exception {
         Path folder = top.resolve("demo");
-        DemoWorkspace.create(Desktop.HOME, folder, Desktop.cache(folder), Clock.systemUTC());
+        Demo.in(folder);
         desktop = Desktop.open(folder);
         desktop.pick(
                 "phones", DrawerEntry.class, entry -> entry.phone().nickname().contains("orchard wall"));

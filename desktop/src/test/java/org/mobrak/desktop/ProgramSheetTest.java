@@ -6,7 +6,6 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
@@ -22,7 +21,6 @@ import javafx.scene.text.Font;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
-import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.core.catalogue.Habit;
 import org.mobrak.core.proof.Strictness;
 
@@ -48,7 +46,7 @@ class ProgramSheetTest {
     @BeforeEach
     void layOut() throws Exception {
         demo = top.resolve("demo");
-        DemoWorkspace.create(Desktop.HOME, demo, Desktop.cache(demo), Clock.systemUTC());
+        Demo.in(demo);
     }
 
     @Test

@@ -3,7 +3,6 @@ package org.mobrak.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.Optional;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
@@ -14,7 +13,6 @@ import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.DrawerEntry;
-import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.app.rehearsal.Fault;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.plan.Goal;
@@ -27,7 +25,7 @@ class RehearsalFaceTest {
     @Test
     void aPlanIsRehearsedWithAFaultAndLeavesNoTrace() throws Exception {
         Path folder = top.resolve("demo");
-        DemoWorkspace.create(Desktop.HOME, folder, Desktop.cache(folder), Clock.systemUTC());
+        Demo.in(folder);
         try (Desktop desktop = Desktop.open(folder)) {
             desktop.pick(
                     "phones",

@@ -3,7 +3,6 @@ package org.mobrak.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import javafx.event.ActionEvent;
@@ -13,7 +12,6 @@ import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.DrawerEntry;
-import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Job;
@@ -27,7 +25,7 @@ class RunTest {
     @Test
     void aJobThroughAGateAMissedSignARestartAndItsEnd() throws Exception {
         Path folder = top.resolve("demo");
-        DemoWorkspace.create(Desktop.HOME, folder, Desktop.cache(folder), Clock.systemUTC());
+        Demo.in(folder);
         try (Desktop desktop = Desktop.open(folder)) {
             begin(desktop);
             passTheBattery(desktop);

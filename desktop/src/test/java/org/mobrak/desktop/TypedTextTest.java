@@ -3,7 +3,6 @@ package org.mobrak.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -17,7 +16,6 @@ import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.DrawerEntry;
-import org.mobrak.app.demo.DemoWorkspace;
 
 /** What somebody is typing, while the window is told how everything stands. */
 class TypedTextTest {
@@ -27,7 +25,7 @@ class TypedTextTest {
     @Test
     void whatIsTypedOnAnyPageOutlivesASnapshotThatComesByItself() throws Exception {
         Path demo = top.resolve("demo");
-        DemoWorkspace.create(Desktop.HOME, demo, Desktop.cache(demo), Clock.systemUTC());
+        Demo.in(demo);
         List<String> lost = new ArrayList<>();
         int typed = 0;
         try (Desktop desktop = Desktop.open(demo)) {

@@ -15,6 +15,7 @@ import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
 import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.catalogue.KeyChord.Key;
+import org.mobrak.core.catalogue.file.CatalogueCache;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Job;
@@ -63,10 +64,14 @@ public final class Practice implements AutoCloseable {
         this.files = laid.files();
         Path copy = scratch.path().resolve("rehearsal");
         WorkspaceCopy.make(place.workspace(), copy);
+        // What is kept of a copy goes with it.
+        Path cache = scratch.path().resolve("cache");
+        new CatalogueCache(place.cache())
+                .copied(place.workspace().resolve("catalogue"), copy.resolve("catalogue"), new CatalogueCache(cache));
         this.plan = plan;
         this.setting = new Setting(desk.outlook(), plan, laid.phone());
         this.clock = new BenchClock(place.clock().instant());
-        this.session = new Session(copy, place.cache(), new NoPhones(), clock, place.drawing(), FilesFrom.BENCH);
+        this.session = new Session(copy, cache, new NoPhones(), clock, place.drawing(), FilesFrom.BENCH);
         Hands hands = new Hands(setting.phone(), diary);
         this.bench = new PlayedBench(hands, clock);
         this.work = new BenchWork(setting, hands, bench, diary, Faults.placed(faults, setting.sheet()));

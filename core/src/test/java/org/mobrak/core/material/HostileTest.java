@@ -62,12 +62,12 @@ class HostileTest {
                 Arguments.of(FileKind.ELF, Forge.elf(), 52));
     }
 
-    /** Cut at every byte of the headers: either it can no longer be known, or it is told to be cut. */
+    /** Cut at every byte of the headers, of long ones at every third: either it can no longer be known, or it is told to be cut. */
     @ParameterizedTest
     @MethodSource("kinds")
     void cutAnywhereInTheHeaders(FileKind kind, byte[] whole, int headers) {
         assertThat(Forge.inspect(folder, "x", whole, Set.of()).kind()).isEqualTo(kind);
-        for (int length = 0; length < Math.min(headers, whole.length); length++) {
+        for (int length = 0; length < Math.min(headers, whole.length); length += headers > 1000 ? 3 : 1) {
             Inspection found = Forge.inspect(folder, "x", Arrays.copyOf(whole, length), Set.of());
             boolean told = found.findings().stream().anyMatch(finding -> finding.severity() == Severity.STOP);
             assertThat(told || found.kind() != kind)

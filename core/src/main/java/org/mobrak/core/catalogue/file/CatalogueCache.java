@@ -67,7 +67,12 @@ public final class CatalogueCache {
 
     /** Everything of one catalogue; routes stand in chunks, so that they can be read side by side. */
     private record Box(
-            String stamp, List<Fault> faults, byte[] phones, byte[] grammars, byte[] holes, List<byte[]> routes) {}
+            String stamp, List<Fault> faults, byte[] phones, byte[] grammars, byte[] holes, List<byte[]> routes) {
+        /** The same of other files. */
+        Box of(String otherStamp) {
+            return new Box(otherStamp, faults, phones, grammars, holes, routes);
+        }
+    }
 
     /** A family and the line of each variant. */
     private record Family(String file, List<Integer> lines, PhoneFamily family) {
@@ -94,7 +99,7 @@ public final class CatalogueCache {
     /** Loads folders as one catalogue, from the cache if that still holds. */
     public Loaded load(CatalogueLoader.Folders folders) throws IOException {
         String stamp = stamp(folders);
-        Path file = folder.resolve(digest(folders.toString()) + ".cbor");
+        Path file = place(folders);
         Optional<Loaded> kept = kept(file, stamp);
         if (kept.isPresent()) {
             return kept.get();
@@ -107,12 +112,20 @@ public final class CatalogueCache {
         return whole.loaded();
     }
 
+    private Path place(CatalogueLoader.Folders folders) {
+        return folder.resolve(digest(folders.toString()) + ".cbor");
+    }
+
     private Optional<Loaded> kept(Path file, String stamp) {
+        return box(file, stamp).flatMap(this::unpackedIfWhole);
+    }
+
+    private Optional<Box> box(Path file, String stamp) {
         try {
             if (!Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS) || Files.size(file) > LARGEST) {
                 return Optional.empty();
             }
-            return opened(Files.readAllBytes(file), stamp);
+            return box(Files.readAllBytes(file), stamp);
         } catch (IOException unreadable) {
             return Optional.empty();
         }
@@ -120,14 +133,26 @@ public final class CatalogueCache {
 
     /** What was sealed; empty unless the seal is whole and it was made of files like these. */
     Optional<Loaded> opened(byte[] sealed, String stamp) {
+        return box(sealed, stamp).flatMap(this::unpackedIfWhole);
+    }
+
+    private Optional<Box> box(byte[] sealed, String stamp) {
         byte[] packed = Arrays.copyOfRange(sealed, Math.min(SEAL, sealed.length), sealed.length);
         if (!MessageDigest.isEqual(sha256(packed), Arrays.copyOf(sealed, SEAL))) {
             return Optional.empty();
         }
         try {
             Box box = mapper.readValue(packed, Box.class);
-            return box.stamp().equals(stamp) ? Optional.of(unpacked(box)) : Optional.empty();
+            return box.stamp().equals(stamp) ? Optional.of(box) : Optional.empty();
         } catch (IOException | RuntimeException damaged) {
+            return Optional.empty();
+        }
+    }
+
+    private Optional<Loaded> unpackedIfWhole(Box box) {
+        try {
+            return Optional.of(unpacked(box));
+        } catch (RuntimeException damaged) {
             return Optional.empty();
         }
     }
@@ -152,13 +177,41 @@ public final class CatalogueCache {
         }
     }
 
-    /** A cache that cannot be written costs time and nothing else, so that is not told. */
+    /**
+     * Lets a catalogue that was copied be read as fast as the one it was copied from. What is kept of that one is taken over only if
+     * it still holds, and so held when its files were copied.
+     *
+     * @param into where what is kept of the copy goes
+     */
+    public void copied(Path from, Path to, CatalogueCache into) {
+        try {
+            CatalogueLoader.Folders before = CatalogueLoader.Folders.of(from);
+            CatalogueLoader.Folders after = CatalogueLoader.Folders.of(to);
+            Optional<Box> box = box(place(before), stamp(before));
+            if (box.isPresent()) {
+                into.keep(into.place(after), mapper.writeValueAsBytes(box.get().of(stamp(after))));
+            }
+        } catch (IOException unreadable) {
+            // Then it is read anew.
+            return;
+        }
+    }
+
     private void keep(Path file, String stamp, CatalogueLoader.Whole whole) {
+        try {
+            keep(file, packed(stamp, whole));
+        } catch (IOException notPackable) {
+            return;
+        }
+    }
+
+    /** A cache that cannot be written costs time and nothing else, so that is not told. */
+    private void keep(Path file, byte[] packed) {
         try {
             Files.createDirectories(folder);
             Path fresh = Files.createTempFile(folder, "catalogue", ".new");
             try {
-                Files.write(fresh, sealed(packed(stamp, whole)));
+                Files.write(fresh, sealed(packed));
                 Files.move(fresh, file, StandardCopyOption.REPLACE_EXISTING);
             } finally {
                 Files.deleteIfExists(fresh);
