@@ -1,5 +1,6 @@
 package org.mobrak.app.rehearsal;
 
+import java.util.Objects;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
@@ -74,6 +75,7 @@ class PracticeTest {
     @Test
     void aPhoneIsRootedOnTheBenchAndNothingOfItIsReal() throws Exception {
         Desk before = real.snapshot().get().desk().orElseThrow();
+        List<String> kept = kept();
         lay(false);
         hands.workToTheEnd();
         assertThat(hands.view().verdict()).contains("The goal is reached, on the phone itself.");
@@ -97,6 +99,12 @@ class PracticeTest {
                     .as("the copy is gone")
                     .isEmpty();
         }
+        assertThat(kept()).as("nothing is kept of it").isEqualTo(kept);
+    }
+
+    /** What is kept of catalogues. */
+    private List<String> kept() {
+        return List.of(Objects.requireNonNull(top.resolve("cache").toFile().list((cache, name) -> name.endsWith(".cbor"))));
     }
 
     @Test

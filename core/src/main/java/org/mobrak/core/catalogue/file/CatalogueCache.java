@@ -178,8 +178,8 @@ public final class CatalogueCache {
     }
 
     /**
-     * Lets a catalogue that was copied be read as fast as the one it was copied from. What is kept of that one is taken over only if
-     * it still holds, and so held when its files were copied.
+     * Lets a catalogue that was copied just now be read as fast as the one it was copied from. What is kept of that one is taken over
+     * only if it still holds.
      *
      * @param into where what is kept of the copy goes
      */

@@ -223,7 +223,7 @@ class CatalogueMergeTest {
         }
         byte[] whole = Files.readAllBytes(kept);
         Random random = new Random(12);
-        for (int flip = 0; flip < 40; flip++) {
+        for (int flip = 0; flip < 15; flip++) {
             byte[] flipped = whole.clone();
             flipped[random.nextInt(flipped.length)] ^= (byte) (1 << random.nextInt(8));
             Files.write(kept, flipped);
@@ -244,6 +244,30 @@ class CatalogueMergeTest {
         Files.delete(ours.resolve(GO_ONLINE));
         Files.createSymbolicLink(ours.resolve(GO_ONLINE), Path.of("/dev/zero"));
         assertThat(cache.load(ours).faults()).extracting(Fault::what).anyMatch(what -> what.contains("no plain file"));
+    }
+
+    @Test
+    void whatIsKeptOfACatalogueGoesWithItsCopyIfItStillHolds() throws Exception {
+        CatalogueCache cache = new CatalogueCache(folder.resolve("cache"));
+        CatalogueLoader.Loaded read = cache.load(ours);
+        Path copy = folder.resolve("copy");
+        PathUtils.copyDirectory(ours, copy);
+        Path keeping = folder.resolve("cache-of-the-copy");
+        CatalogueCache into = new CatalogueCache(keeping);
+        cache.copied(ours, copy, into);
+        Path kept;
+        try (var files = Files.list(keeping)) {
+            kept = files.findFirst().orElseThrow();
+        }
+        FileTime longAgo = FileTime.fromMillis(0);
+        Files.setLastModifiedTime(kept, longAgo);
+        assertThat(into.load(copy)).isEqualTo(read);
+        assertThat(Files.getLastModifiedTime(kept)).as("not written anew").isEqualTo(longAgo);
+
+        Files.writeString(ours.resolve(GO_ONLINE), Files.readString(ours.resolve(GO_ONLINE)) + "# seen\n");
+        Path later = folder.resolve("cache-of-a-later-copy");
+        cache.copied(ours, copy, new CatalogueCache(later));
+        assertThat(later).as("what no longer holds").doesNotExist();
     }
 
     private Path zip(String... namesAndTexts) throws IOException {
