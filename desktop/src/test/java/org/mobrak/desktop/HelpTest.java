@@ -12,6 +12,7 @@ import java.time.ZoneOffset;
 import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.Labeled;
+import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
@@ -67,9 +68,26 @@ class HelpTest {
             assertThat(desktop.robot().lookup(".has-term").queryAllAs(Labeled.class))
                     .isNotEmpty()
                     .allMatch(label -> label.isUnderline() || !Desktop.isSeen(label));
+            List<String> words = underlined(desktop);
+            ListView<?> facts = desktop.find("facts");
+            for (int row : List.of(facts.getItems().size() - 1, 0)) {
+                desktop.robot().interact(() -> facts.scrollTo(row));
+            }
+            assertThat(underlined(desktop))
+                    .as("rows that came to say something else")
+                    .isEqualTo(words);
             desktop.press(KeyCode.ESCAPE);
             assertThat(desktop.robot().lookup(".has-term").queryAll()).isEmpty();
         }
+    }
+
+    private static List<String> underlined(Desktop desktop) {
+        return desktop.robot().lookup("#facts .has-term").queryAllAs(Labeled.class).stream()
+                .filter(Desktop::isSeen)
+                .map(Labeled::getText)
+                .distinct()
+                .sorted()
+                .toList();
     }
 
     @Test

@@ -1,6 +1,5 @@
 package org.mobrak.app.rehearsal;
 
-import java.util.Objects;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Files;
@@ -9,6 +8,7 @@ import java.time.Clock;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.LongStream;
 import java.util.stream.Stream;
@@ -104,7 +104,8 @@ class PracticeTest {
 
     /** What is kept of catalogues. */
     private List<String> kept() {
-        return List.of(Objects.requireNonNull(top.resolve("cache").toFile().list((cache, name) -> name.endsWith(".cbor"))));
+        return List.of(
+                Objects.requireNonNull(top.resolve("cache").toFile().list((cache, name) -> name.endsWith(".cbor"))));
     }
 
     @Test

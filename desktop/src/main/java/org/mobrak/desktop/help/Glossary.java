@@ -8,9 +8,11 @@ import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import javafx.beans.value.ChangeListener;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.control.Labeled;
+import org.jspecify.annotations.Nullable;
 
 /** The words of the trade: underlined wherever they are seen while help is open, and explained in it. */
 final class Glossary {
@@ -19,7 +21,7 @@ final class Glossary {
 
     private final Map<String, String> meanings = new LinkedHashMap<>();
     private final Pattern any;
-    private final Set<Node> marked = new LinkedHashSet<>();
+    private final Map<Labeled, ChangeListener<String>> followed = new LinkedHashMap<>();
 
     Glossary(String text) {
         text.lines()
@@ -43,29 +45,43 @@ final class Glossary {
     }
 
     void unmark() {
-        marked.forEach(node -> node.getStyleClass().remove(MARK));
-        marked.clear();
+        followed.forEach((label, follower) -> {
+            label.textProperty().removeListener(follower);
+            label.getStyleClass().remove(MARK);
+        });
+        followed.clear();
     }
 
     private void walk(Node node, Set<String> found) {
         if (!node.isVisible()) {
             return;
         }
-        if (node instanceof Labeled labeled && labeled.getText() != null) {
-            Set<String> here = in(labeled.getText());
-            if (!here.isEmpty()) {
-                found.addAll(here);
-                node.getStyleClass().add(MARK);
-                marked.add(node);
-            }
+        if (node instanceof Labeled label) {
+            found.addAll(in(label.getText()));
+            follow(label);
         }
         if (node instanceof Parent parent) {
             parent.getChildrenUnmodifiable().forEach(child -> walk(child, found));
         }
     }
 
-    Set<String> in(String text) {
-        return any.matcher(text)
+    /** A row of a list comes to say something else while help is open. */
+    private void follow(Labeled label) {
+        ChangeListener<String> follower = (property, before, now) -> underline(label, now);
+        label.textProperty().addListener(follower);
+        followed.put(label, follower);
+        underline(label, label.getText());
+    }
+
+    private void underline(Labeled label, @Nullable String text) {
+        label.getStyleClass().remove(MARK);
+        if (!in(text).isEmpty()) {
+            label.getStyleClass().add(MARK);
+        }
+    }
+
+    Set<String> in(@Nullable String text) {
+        return any.matcher(text == null ? "" : text)
                 .results()
                 .map(word -> word.group(1).toLowerCase(Locale.ROOT))
                 .collect(Collectors.toCollection(LinkedHashSet::new));
