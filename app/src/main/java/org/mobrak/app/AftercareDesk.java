@@ -180,7 +180,7 @@ public final class AftercareDesk {
 
     /** Takes other people's reports in as evidence. */
     public void takeReports(Path file) {
-        workers.ask("Reading reports", () -> new Outcome.Told(bench.get().takeReports(file)));
+        workers.tell("Reading reports", () -> bench.get().takeReports(file));
     }
 
     public void openProperties(Path file) {

@@ -6,7 +6,6 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
-import java.util.concurrent.Callable;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.mobrak.core.catalogue.PartitionClass;
@@ -115,7 +114,7 @@ public final class FileDesk implements AutoCloseable {
 
     /** Registers a file as a copy that brings the phone on the desk back. */
     public void registerCopy(Kept file, PartitionClass covers) {
-        telling("Registering a copy", () -> bench.get().register(file, covers));
+        workers.tell("Registering a copy", () -> bench.get().register(file, covers));
     }
 
     /** Reads a copy whole and holds its digest against the one it was registered with. */
@@ -133,7 +132,7 @@ public final class FileDesk implements AutoCloseable {
     }
 
     public void unregisterCopy(StockCopy copy) {
-        telling(
+        workers.tell(
                 "Taking a copy off the register",
                 () -> bench.get().bin().unregister(copy, bench.get().now()));
     }
@@ -160,10 +159,6 @@ public final class FileDesk implements AutoCloseable {
                 what,
                 () -> read.read(files(), workers.fromWorker(() -> bench.get().partitionNames())),
                 keeping);
-    }
-
-    private void telling(String what, Callable<Notice> change) {
-        workers.ask(what, () -> new Outcome.Told(change.call()));
     }
 
     private FileReading files() throws IOException {

@@ -89,6 +89,6 @@ public final class JobDesk {
 
     /** Ends the job on the desk; it goes to the logbook for good. */
     public void end(Event.End end, String note) {
-        workers.ask("Closing the job", () -> new Outcome.Told(bench.get().jobs().end(end, note, wish.get())));
+        workers.tell("Closing the job", () -> bench.get().jobs().end(end, note, wish.get()));
     }
 }

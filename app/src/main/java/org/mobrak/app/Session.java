@@ -6,7 +6,6 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.Callable;
@@ -18,12 +17,8 @@ import org.jspecify.annotations.Nullable;
 import org.mobrak.app.rehearsal.Practice;
 import org.mobrak.core.catalogue.file.Difference;
 import org.mobrak.core.fit.School;
-import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Finding;
-import org.mobrak.core.identity.Reading;
-import org.mobrak.core.identity.reader.TextIntake;
 import org.mobrak.core.logbook.Backups;
-import org.mobrak.core.logbook.Intake;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
@@ -53,6 +48,7 @@ public final class Session implements AutoCloseable {
     private final LogbookDesk logbook;
     private final HistoryDesk history;
     private final ProgramDesk program;
+    private final ReadingDesk readings;
     private final JobDesk job;
 
     private final AtomicBoolean closed = new AtomicBoolean();
@@ -87,6 +83,7 @@ public final class Session implements AutoCloseable {
         this.logbook = new LogbookDesk(workers, () -> opened, cache);
         this.history = new HistoryDesk(workers, () -> opened);
         this.program = new ProgramDesk(workers, () -> opened);
+        this.readings = new ReadingDesk(workers, this::bench, link, files, drawing);
         this.job = new JobDesk(workers, this::bench, this::wish);
         this.rehearsals =
                 new RehearsalDesk(workers, () -> bench().logbook(), new Practice.Place(folder, cache, clock, drawing));
@@ -119,6 +116,11 @@ public final class Session implements AutoCloseable {
     /** How far the reading of a file has come; empty while none is read. */
     public Observed<Optional<Progress>> progress() {
         return workers.progress;
+    }
+
+    /** What the phone on the desk says of itself. */
+    public ReadingDesk readings() {
+        return readings;
     }
 
     /** The job of the phone on the desk. */
@@ -210,7 +212,7 @@ public final class Session implements AutoCloseable {
     }
 
     private void tellDamage(Finding found) {
-        telling("Looking through the logbook", () -> bench().damaged(found));
+        workers.tell("Looking through the logbook", () -> bench().damaged(found));
     }
 
     public void pick(PhoneRecord phone) {
@@ -221,76 +223,6 @@ public final class Session implements AutoCloseable {
 
     public void addPhone(String nickname) {
         workers.change("Adding a phone", () -> bench().intakes().addPhone(nickname));
-    }
-
-    /** Takes a text in from the clipboard or a text field. */
-    public void takePasted(String text) {
-        asking("Reading the text", () -> bench().intakes().offer(List.of(TextIntake.pasted(text))));
-    }
-
-    public void takeFiles(List<Path> files) {
-        String what = files.size() == 1 ? files.get(0).getFileName().toString() : files.size() + " files";
-        asking("Reading " + what, () -> bench().intakes().takeFiles(files));
-    }
-
-    /** Takes files in that somebody opened with this program: text is read, anything else is looked into. */
-    public void takeWhatever(List<Path> all) {
-        workers.read("Looking at what was opened", () -> OpenedWith.texts(all), texts -> {
-            List<Path> others =
-                    all.stream().filter(file -> !texts.contains(file)).toList();
-            drawing.execute(() -> {
-                if (!texts.isEmpty()) {
-                    takeFiles(texts);
-                }
-                if (!others.isEmpty()) {
-                    files.lookInto(others);
-                }
-            });
-            return Outcome.NOTHING;
-        });
-    }
-
-    public void takeTyped(Fact fact, String value) {
-        telling("Noting " + fact.label(), () -> bench().readings().takeTyped(fact, value));
-    }
-
-    /** Asks a phone on the cable for everything it can say. */
-    public void takeFromCable(String seen) {
-        workers.askPhone(
-                "Asking " + seen,
-                () -> CableReading.of(link, seen),
-                texts -> bench().intakes().offer(texts));
-    }
-
-    /** Notes several things that a person read, all or none. */
-    public void takeByHand(Map<Fact, String> said) {
-        telling("Noting the readings", () -> bench().readings().takeByHand(said));
-    }
-
-    /** No longer lets a reading count; it is kept, with the reason. */
-    public void setAside(Reading reading, String reason) {
-        telling("Setting a reading aside", () -> bench().readings().setAside(reading, reason));
-    }
-
-    /** Takes a whole text out of the phone's readings. */
-    public void takeOut(Intake text) {
-        telling("Taking a text out", () -> bench().readings().takeOut(text));
-    }
-
-    /** Lets a reading that was set aside count again. */
-    public void letCount(Reading reading) {
-        telling("Letting a reading count", () -> bench().readings().letCount(reading));
-    }
-
-    /** Sets a misread reading aside and notes what it should have said. */
-    public void correct(Reading reading, String value) {
-        telling("Correcting a reading", () -> bench().readings().correct(reading, value));
-    }
-
-    /** Answers the question that is open. */
-    public void answer(Question.Answer answer) {
-        Question asked = workers.closeQuestion().orElseThrow();
-        telling("Putting the readings away", () -> bench().intakes().answer(asked, answer));
     }
 
     public void undo() {
@@ -331,7 +263,7 @@ public final class Session implements AutoCloseable {
 
     /** Saves a plan on one page, as HTML or Markdown by the file's ending. */
     public void saveBrief(Plan plan, Path file) {
-        telling("Saving the brief", () -> bench().saveBrief(plan, file, wish()));
+        workers.tell("Saving the brief", () -> bench().saveBrief(plan, file, wish()));
     }
 
     /** A plan on one page as plain text, for printing; dated today. */
@@ -351,7 +283,7 @@ public final class Session implements AutoCloseable {
 
     /** Takes entries of the catalogue that was compared. */
     public void takeEntries(List<Difference> entries) {
-        telling("Taking entries", () -> bench().takeEntries(entries));
+        workers.tell("Taking entries", () -> bench().takeEntries(entries));
     }
 
     /** Puts the other catalogue away. */
@@ -408,17 +340,9 @@ public final class Session implements AutoCloseable {
         }
     }
 
-    private void telling(String what, Callable<Notice> change) {
-        asking(what, () -> new Outcome.Told(change.call()));
-    }
-
     /** On the worker thread: the workbench; there is none before the workspace is open. */
     private Workbench bench() {
         return Objects.requireNonNull(opened, "the workspace is not open");
-    }
-
-    private void asking(String what, Callable<Outcome> change) {
-        workers.ask(what, change);
     }
 
     /** On the worker thread. One command is one unit of work: what it did before it failed is not kept. */

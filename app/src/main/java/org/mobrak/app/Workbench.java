@@ -8,12 +8,9 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
@@ -76,16 +73,14 @@ final class Workbench implements AutoCloseable {
     private final Workshop workshop;
     private final EntryEdits entryEdits;
     private final Instant opened;
-    private final Map<Long, Dossier> dossiers = new HashMap<>();
-    private final Map<Long, DrawerEntry> entries = new HashMap<>();
-    /** The phones of which nothing has changed since their entries were made. */
-    private final Set<Long> lookedAt = new HashSet<>();
+    private final Dossiers dossiers;
     /** What is wrong with the logbook. Only another program makes rows that cannot be read, so looking once is enough. */
     private final List<Finding> unread;
 
     private Workbench(Workspace workspace, PhoneLink link, Clock clock, FilesFrom filesFrom) {
         this.workspace = workspace;
         this.picked = new PickedPhone(workspace.logbook(), undo);
+        this.dossiers = new Dossiers(workspace.logbook(), picked);
         this.shelf = new CatalogueComparison(workspace);
         this.bin = new FileRegister(workspace.logbook().materials(), undo);
         this.readings = new ReadingEdits(workspace.logbook(), undo, picked, this::now);
@@ -210,7 +205,7 @@ final class Workbench implements AutoCloseable {
 
     /** The catalogue is another one. */
     private void forget() {
-        dossiers.clear();
+        dossiers.forget();
         aftercare.forgetCatalogue();
     }
 
@@ -303,8 +298,8 @@ final class Workbench implements AutoCloseable {
         return logbook().phones().stream()
                 .sorted(Comparator.comparing(phone -> !picked.is(phone)))
                 .map(phone -> {
-                    Dossier dossier = dossier(phone);
-                    Identity identity = memory.identity(catalogue(), dossier);
+                    Dossier dossier = dossiers.of(phone);
+                    Identity identity = identity(dossier);
                     return new WorkshopPlace.Known(
                             phone.nickname(), identity, identity.facts().value(Fact.MODEL), dossier.countingTexts());
                 })
@@ -325,30 +320,28 @@ final class Workbench implements AutoCloseable {
     List<String> names() {
         return logbook().phones().stream()
                 .flatMap(phone -> Stream.concat(
-                        Stream.of(phone.nickname()),
-                        memory.identity(catalogue(), dossier(phone)).facts().value(Fact.SERIAL).stream()))
+                        Stream.of(phone.nickname()), identity(dossiers.of(phone)).facts().value(Fact.SERIAL).stream()))
                 .toList();
     }
 
     /** Everything as it stands on disk now. */
     Snapshot look(Wish wish) {
-        List<PhoneRecord> phones = logbook().phones();
-        reports.read(phones.stream().map(this::dossier).toList());
-        List<Dossier> dossiers = phones.stream().map(this::current).toList();
+        List<Dossier> all = dossiers.all();
+        reports.read(all);
         Optional<Desk> desk = picked.get()
-                .flatMap(phone -> dossiers.stream()
+                .flatMap(phone -> all.stream()
                         .filter(dossier -> dossier.phone().equals(phone))
                         .findFirst())
                 .map(dossier -> desk(dossier, wish));
         PartitionNames names = PartitionNames.of(desk.flatMap(Desk::known));
         return new Snapshot(
                 workspace.folder(),
-                dossiers.stream()
-                        .map(dossier -> entries.get(dossier.phone().id()))
+                all.stream()
+                        .map(dossier -> dossiers.entry(dossier, this::identity))
                         .toList(),
                 List.copyOf(unread),
                 desk,
-                past(dossiers),
+                past(all),
                 cable.seen(),
                 shelf.look(),
                 bin.table(desk.map(one -> one.stock().kept()).orElseGet(bin::kept))
@@ -367,27 +360,8 @@ final class Workbench implements AutoCloseable {
                 opened);
     }
 
-    /** Only the phone on the desk changes; the others are as they were when they last lay there. */
-    private Dossier dossier(PhoneRecord phone) {
-        if (picked.is(phone) || !dossiers.containsKey(phone.id())) {
-            dossiers.put(phone.id(), logbook().dossier(phone));
-            lookedAt.remove(phone.id());
-        }
-        return Objects.requireNonNull(dossiers.get(phone.id()));
-    }
-
-    private Dossier current(PhoneRecord phone) {
-        Dossier dossier = Objects.requireNonNull(dossiers.get(phone.id()));
-        if (lookedAt.add(phone.id())) {
-            DrawerEntry told = DrawerEntry.of(dossier, memory.identity(catalogue(), dossier));
-            // The same object for the same words: a list of a thousand is not listed anew for one that is as it was.
-            entries.merge(phone.id(), told, (before, now) -> now.equals(before) ? before : now);
-        }
-        return dossier;
-    }
-
-    private List<Snapshot.PastJob> past(List<Dossier> dossiers) {
-        return dossiers.stream()
+    private List<Snapshot.PastJob> past(List<Dossier> all) {
+        return all.stream()
                 .flatMap(dossier -> dossier.jobs().stream()
                         .filter(job -> job.end().isPresent())
                         .map(job -> new Snapshot.PastJob(dossier.phone(), job, families(job))))
@@ -406,7 +380,7 @@ final class Workbench implements AutoCloseable {
 
     /** Everything on disk, phone by phone. */
     List<Dossier> dossiers() {
-        return logbook().phones().stream().map(this::dossier).toList();
+        return dossiers.all();
     }
 
     /** What all jobs come to. */
@@ -418,7 +392,7 @@ final class Workbench implements AutoCloseable {
 
     /** What was known of a phone at a time. */
     Map<Fact, String> known(PhoneRecord phone, Instant at) {
-        return Timeline.known(dossier(phone), at).values();
+        return Timeline.known(dossiers.of(phone), at).values();
     }
 
     private Catalogue catalogue() {
@@ -431,7 +405,11 @@ final class Workbench implements AutoCloseable {
     }
 
     private Identity identity() throws Refusal {
-        return memory.identity(catalogue(), dossier());
+        return identity(dossier());
+    }
+
+    private Identity identity(Dossier dossier) {
+        return memory.identity(catalogue(), dossier);
     }
 
     private Dossier dossier() throws Refusal {

@@ -87,6 +87,11 @@ final class Workers implements AutoCloseable {
         start(worker, handle);
     }
 
+    /** Makes a change and tells what came of it. */
+    void tell(String what, Callable<Notice> change) {
+        ask(what, () -> new Outcome.Told(change.call()));
+    }
+
     /** Something that has nothing to tell when it went well. */
     interface Quiet {
         void run() throws IOException, Refusal;

@@ -32,7 +32,7 @@ class AftercareTest extends DemoSessions {
     private void look(Session session) throws Exception {
         does(session, one -> one.aftercare().look());
         does(session, one -> one.remember("looked", "yes"));
-        does(session, one -> one.takeTyped(Fact.CABLE, "data"));
+        does(session, one -> one.readings().takeTyped(Fact.CABLE, "data"));
         does(session, Session::undo);
     }
 
@@ -70,15 +70,15 @@ class AftercareTest extends DemoSessions {
     @Test
     void aJobSpeaksForItselfInProofAndComparison() throws Exception {
         try (Session session = openDemo("Hive 11")) {
-            does(session, one -> one.takeTyped(Fact.LOCK, "locked"));
-            does(session, one -> one.takeTyped(Fact.RECOVERY, "stock"));
+            does(session, one -> one.readings().takeTyped(Fact.LOCK, "locked"));
+            does(session, one -> one.readings().takeTyped(Fact.RECOVERY, "stock"));
             does(session, one -> one.wish(Goal.RECOVERY));
             does(session, one -> one.job().start(desk(one).answer().plans().get(0)));
             walk(session);
             look(session);
             does(session, one -> one.job().end(Event.End.WORKED, "all well"));
-            does(session, one -> one.takeTyped(Fact.RECOVERY, "custom"));
-            does(session, one -> one.takeTyped(Fact.BASEBAND, "J540-9.9.99"));
+            does(session, one -> one.readings().takeTyped(Fact.RECOVERY, "custom"));
+            does(session, one -> one.readings().takeTyped(Fact.BASEBAND, "J540-9.9.99"));
             look(session);
             AftercareView.JobOutcome outcome = view(session).jobs().get(0);
             assertThat(outcome.comparison().of(Comparison.Outcome.AS_PLANNED))
@@ -118,9 +118,9 @@ class AftercareTest extends DemoSessions {
     @Test
     void whatAJobChangedIsPlannedBackAndWhatNeverComesBackIsSaid() throws Exception {
         try (Session session = openDemo("Hive 11")) {
-            does(session, one -> one.takeTyped(Fact.LOCK, "locked"));
-            does(session, one -> one.takeTyped(Fact.RECOVERY, "stock"));
-            does(session, one -> one.takeTyped(Fact.WARRANTY_FUSE, "intact"));
+            does(session, one -> one.readings().takeTyped(Fact.LOCK, "locked"));
+            does(session, one -> one.readings().takeTyped(Fact.RECOVERY, "stock"));
+            does(session, one -> one.readings().takeTyped(Fact.WARRANTY_FUSE, "intact"));
             does(session, one -> one.wish(Goal.RECOVERY));
             look(session);
             assertThat(view(session).takingBack()).isEmpty();
@@ -155,7 +155,7 @@ class AftercareTest extends DemoSessions {
 
     private void open(Session session, Fact fact, String value) {
         try {
-            does(session, one -> one.takeTyped(fact, value));
+            does(session, one -> one.readings().takeTyped(fact, value));
         } catch (Exception failed) {
             throw new IllegalStateException(failed);
         }

@@ -53,7 +53,7 @@ class HistorySessionTest extends DemoSessions {
     @Test
     void whatTheYearComesToIsCountedAndChangesWhatIsExpectedOfAPlan() throws Exception {
         try (Session session = openDemo("Hive 3")) {
-            does(session, one -> one.takeTyped(Fact.RECOVERY, "stock"));
+            does(session, one -> one.readings().takeTyped(Fact.RECOVERY, "stock"));
             does(session, one -> one.wish(Goal.RECOVERY));
             Plan before = desk(session).answer().plans().get(0);
             does(session, one -> one.logbook().lookAt(CLUB));
@@ -190,7 +190,7 @@ class HistorySessionTest extends DemoSessions {
     @Test
     void whatFilesAskForAndWhichWereTakenIsKeptWithTheJob() throws Exception {
         try (Session session = openDemo("Hive 3")) {
-            does(session, one -> one.takeTyped(Fact.RECOVERY, "stock"));
+            does(session, one -> one.readings().takeTyped(Fact.RECOVERY, "stock"));
             does(session, one -> one.wish(Goal.ROOT));
             Plan package412 = desk(session).answer().plans().stream()
                     .filter(plan -> plan.title().equals("Root package in download mode"))
@@ -238,7 +238,7 @@ class HistorySessionTest extends DemoSessions {
     @Test
     void aFileThatTurnsUpWrongAfterItWasPassedKeepsTheWorkFromBeginning() throws Exception {
         try (Session session = openDemo("Hive 3")) {
-            does(session, one -> one.takeTyped(Fact.RECOVERY, "stock"));
+            does(session, one -> one.readings().takeTyped(Fact.RECOVERY, "stock"));
             does(session, one -> one.wish(Goal.RECOVERY));
             Path wrong = desk(session).stock().kept().stream()
                     .map(kept -> kept.path())
@@ -289,11 +289,12 @@ class HistorySessionTest extends DemoSessions {
         try {
             does(
                     session,
-                    one -> one.takeTyped(
-                            gate.fact(),
-                            gate.atLeast()
-                                    .map(String::valueOf)
-                                    .orElseGet(() -> gate.is().get(0))));
+                    one -> one.readings()
+                            .takeTyped(
+                                    gate.fact(),
+                                    gate.atLeast()
+                                            .map(String::valueOf)
+                                            .orElseGet(() -> gate.is().get(0))));
         } catch (Exception failed) {
             throw new AssertionError(failed);
         }

@@ -31,7 +31,7 @@ class JobKillTest extends DemoSessions {
     @Timeout(value = 3, unit = TimeUnit.MINUTES)
     void everyEventThatWasShownIsThere() throws Exception {
         try (Session session = openDemo("Hive 3")) {
-            does(session, one -> one.takeTyped(Fact.RECOVERY, "stock"));
+            does(session, one -> one.readings().takeTyped(Fact.RECOVERY, "stock"));
             does(session, one -> one.wish(Goal.RECOVERY));
             does(session, one -> one.job().start(desk(one).answer().plans().get(0)));
         }

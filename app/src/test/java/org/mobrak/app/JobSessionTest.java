@@ -26,7 +26,7 @@ class JobSessionTest extends DemoSessions {
     void habitsNotesAndPicturesGoWithTheJobAndHabitsWithTheNextOne() throws Exception {
         Path picture = Files.writeString(top.resolve("logo.jpg"), "not really a picture");
         try (Session session = openDemo("Hive 6")) {
-            does(session, one -> one.takeTyped(Fact.RECOVERY, "stock"));
+            does(session, one -> one.readings().takeTyped(Fact.RECOVERY, "stock"));
             does(session, one -> one.wish(Goal.RECOVERY));
             Outlook before = desk(session).outlook();
             does(
@@ -72,7 +72,7 @@ class JobSessionTest extends DemoSessions {
     @Test
     void aRehearsalReachesItsGoalAndIsNowhereWrittenDown() throws Exception {
         try (Session session = openDemo("Hive 3")) {
-            does(session, one -> one.takeTyped(Fact.RECOVERY, "stock"));
+            does(session, one -> one.readings().takeTyped(Fact.RECOVERY, "stock"));
             does(session, one -> one.wish(Goal.RECOVERY));
             Desk before = desk(session);
             does(
@@ -91,11 +91,11 @@ class JobSessionTest extends DemoSessions {
     @Test
     void aCommandThatIsRefusedLeavesNoStepToUndo() throws Exception {
         try (Session session = openDemo("Hive 3")) {
-            does(session, one -> one.takeTyped(Fact.CARD, "yes"));
+            does(session, one -> one.readings().takeTyped(Fact.CARD, "yes"));
             assertThat(session.snapshot().get().undo()).isPresent();
             var undo = session.snapshot().get().undo();
             int texts = desk(session).dossier().intakes().size();
-            does(session, one -> one.takeByHand(new TreeMap<>(Map.of(Fact.CARD, "no", Fact.LOCK, "ajar"))));
+            does(session, one -> one.readings().takeByHand(new TreeMap<>(Map.of(Fact.CARD, "no", Fact.LOCK, "ajar"))));
             assertThat(session.notice().get()).map(Notice::bad).contains(true);
             assertThat(desk(session).dossier().intakes()).as("all or none").hasSize(texts);
             assertThat(session.snapshot().get().undo()).isEqualTo(undo);
@@ -119,7 +119,7 @@ class JobSessionTest extends DemoSessions {
                     .map(Notice::text)
                     .hasValueSatisfying(text -> assertThat(text).contains("Open a fresh demo"));
             assertThat(session.snapshot().get().bench()).isEmpty();
-            does(session, one -> one.takeTyped(Fact.CARD, "yes"));
+            does(session, one -> one.readings().takeTyped(Fact.CARD, "yes"));
             assertThat(session.notice().get()).map(Notice::bad).as("told once").isNotEqualTo(Optional.of(true));
         }
     }

@@ -35,7 +35,7 @@ class LogbookDeskTest extends DemoSessions {
         Session session = openDemo("Hive 3");
         does(session, one -> one.logbook().search("kettle"));
         assertThat(found(session)).isEmpty();
-        does(session, one -> one.takePasted("Model number: OV-L210F\nBaseband version: KETTLE-7\n"));
+        does(session, one -> one.readings().takePasted("Model number: OV-L210F\nBaseband version: KETTLE-7\n"));
         does(session, one -> one.logbook().search("kettle"));
         assertThat(found(session)).containsExactly("Hive 3, orchard wall");
         does(session, Session::undo);
@@ -84,7 +84,7 @@ class LogbookDeskTest extends DemoSessions {
         Session session = openDemo("Hive 3");
         Path zip = top.resolve("demo.zip");
         does(session, one -> one.logbook().export(zip, false, false));
-        does(session, one -> one.takeTyped(Fact.RECOVERY, "custom"));
+        does(session, one -> one.readings().takeTyped(Fact.RECOVERY, "custom"));
         does(session, one -> one.logbook().lookAt(zip));
         assertThat(session.logbook().offer().get().orElseThrow().would().changesNothing())
                 .as("all of it is here")
@@ -107,7 +107,7 @@ class LogbookDeskTest extends DemoSessions {
         while (Backups.of(demo).isEmpty()) {
             Thread.sleep(1);
         }
-        does(session, one -> one.takeTyped(Fact.RECOVERY, "custom"));
+        does(session, one -> one.readings().takeTyped(Fact.RECOVERY, "custom"));
         Path copy = Backups.of(demo).get(0);
         does(session, one -> one.bringBack(demo.resolve("logbook.db")));
         assertThat(told(session)).contains("none of this workspace's copies");
@@ -116,7 +116,7 @@ class LogbookDeskTest extends DemoSessions {
         assertThat(told(session)).contains("is as it was");
         pick(session, "Hive 3");
         assertThat(desk(session).identity().facts().value(Fact.RECOVERY)).isNotEqualTo(Optional.of("custom"));
-        does(session, one -> one.takeTyped(Fact.RECOVERY, "custom"));
+        does(session, one -> one.readings().takeTyped(Fact.RECOVERY, "custom"));
         assertThat(desk(session).identity().facts().value(Fact.RECOVERY)).contains("custom");
         does(session, one -> one.logbook().search("orchard"));
         assertThat(found(session)).contains("Hive 3, orchard wall");

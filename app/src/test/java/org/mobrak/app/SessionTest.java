@@ -76,7 +76,7 @@ class SessionTest {
         Path folder = top.resolve("damaged");
         Workspace.create(folder, List.of(HOME.resolve("catalogue")));
         try (Bench bench = new Bench(folder)) {
-            bench.does(session -> session.takePasted("[ro.product.model]: [KQ-T5]\n"));
+            bench.does(session -> session.readings().takePasted("[ro.product.model]: [KQ-T5]\n"));
             assertThat(bench.sees().unread()).isEmpty();
         }
         letAnIndexSayAnotherPhone(folder.resolve("logbook.db"));
@@ -126,12 +126,12 @@ class SessionTest {
         Workspace.create(folder, List.of(HOME.resolve("catalogue"), HOME.resolve("demo/catalogue")));
         Limits limits = Limits.none().with("no-money").with("minutes=90");
         try (Bench bench = new Bench(folder)) {
-            bench.does(session ->
-                    session.takePasted("[ro.product.model]: [KQ-T5]\n[ro.build.version.release]: [2.3.6]\n"));
+            bench.does(session -> session.readings()
+                    .takePasted("[ro.product.model]: [KQ-T5]\n[ro.build.version.release]: [2.3.6]\n"));
             assertThat(bench.desk().dossier().phone().nickname())
                     .as("a paste without a phone makes one")
                     .isEqualTo("KQ-T5");
-            bench.does(session -> session.takeTyped(Fact.BATTERY_PERCENT, "80"));
+            bench.does(session -> session.readings().takeTyped(Fact.BATTERY_PERCENT, "80"));
             assertThat(bench.desk().identity().facts().value(Fact.MODEL)).contains("KQ-T5");
             bench.does(session -> session.wish(Goal.ofKey("root+recovery").orElseThrow()));
             bench.does(session -> session.wish(Optional.of(School.EXACT)));
@@ -155,7 +155,7 @@ class SessionTest {
             Step nothing = new Step.Fetch(new Step.Line("gather-1", Phase.GATHER, "r", "t", "x"), Optional.empty());
             bench.does(session -> session.job().tick(nothing));
             assertThat(bench.session.notice().get()).map(Notice::text).contains("No job runs on this phone.");
-            bench.does(session -> session.takeTyped(Fact.BATTERY_PERCENT, "many"));
+            bench.does(session -> session.readings().takeTyped(Fact.BATTERY_PERCENT, "many"));
             assertThat(bench.session.notice().get()).map(Notice::bad).contains(true);
             assertThat(bench.desk().dossier().intakes()).isEmpty();
         }

@@ -66,7 +66,10 @@ class WorkshopTest extends DemoSessions {
     void aGuideForAnUnknownPhoneIsReadAnsweredTriedConfirmedPlannedAndTakenBack() throws Exception {
         Session first = openDemo("Hive 3");
         does(first, one -> one.addPhone("Grandmother's"));
-        does(first, one -> one.takePasted("Model number: KQ-W21\nOS version: 4.2.2\nBuild number: WREN2.0312\n"));
+        does(
+                first,
+                one -> one.readings()
+                        .takePasted("Model number: KQ-W21\nOS version: 4.2.2\nBuild number: WREN2.0312\n"));
         does(first, one -> one.wish(Goal.ROOT));
         assertThat(desk(first).answer().plans()).isEmpty();
         does(first, one -> one.workshop().readPasted(GUIDE));
@@ -167,7 +170,9 @@ class WorkshopTest extends DemoSessions {
         assertThat(session.notice().get().orElseThrow().text()).contains("planned with");
         assertThat(desk(session).catalogue().phone("KQ-T399")).isPresent();
         does(session, one -> one.addPhone("Tern"));
-        does(session, one -> one.takePasted("Model number: KQ-T217\nOS version: 4.4.2\nBuild number: TERN.1\n"));
+        does(
+                session,
+                one -> one.readings().takePasted("Model number: KQ-T217\nOS version: 4.4.2\nBuild number: TERN.1\n"));
         assertThat(desk(session).answer().plans()).isNotEmpty();
         session.close();
     }
@@ -319,7 +324,7 @@ class WorkshopTest extends DemoSessions {
         does(session, one -> one.addPhone("Nobody knows"));
         does(session, one -> one.workshop().addPhone("Kestrin", "Wren"));
         assertThat(told(session)).contains("model number is not known");
-        does(session, one -> one.takePasted("Model number: LW-9\nBuild number: LW9-E02-131105\n"));
+        does(session, one -> one.readings().takePasted("Model number: LW-9\nBuild number: LW9-E02-131105\n"));
         does(session, one -> one.workshop().addPhone("", "Wader"));
         assertThat(told(session)).contains("Say the phone's maker");
         does(session, one -> one.workshop().addPhone("Lowmere", "Wader"));

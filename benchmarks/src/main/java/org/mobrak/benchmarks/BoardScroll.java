@@ -57,7 +57,7 @@ public final class BoardScroll extends Application {
         stage.show();
         session.open();
         session.addPhone("Board");
-        session.takeFiles(List.of(home.resolve("demo/readings/hive-03-listing.txt")));
+        session.readings().takeFiles(List.of(home.resolve("demo/readings/hive-03-listing.txt")));
         shell.open(org.mobrak.desktop.shell.Page.WAYS);
         whenRested();
     }

@@ -86,7 +86,7 @@ public final class Frames {
                 .filter(phone -> phone.nickname().startsWith("Hive 3"))
                 .findFirst()
                 .orElseThrow()));
-        script.add(() -> session.takeTyped(Fact.RECOVERY, "stock"));
+        script.add(() -> session.readings().takeTyped(Fact.RECOVERY, "stock"));
         script.add(() -> session.wish(Goal.RECOVERY));
         script.add(() -> {
             var desk = session.snapshot().get().desk().orElseThrow();

@@ -78,7 +78,7 @@ public final class MobrakApp {
         drawing.begin();
         new Thread(() -> note(folder), "recent").start();
         if (!files.isEmpty()) {
-            session.takeWhatever(files);
+            session.readings().takeWhatever(files);
         }
     }
 

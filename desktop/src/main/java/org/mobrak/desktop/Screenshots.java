@@ -101,7 +101,7 @@ public final class Screenshots extends Application {
         step(() -> shell.open(org.mobrak.desktop.shell.Page.WAYS));
         shot("plans", () -> unfold("figure-risk-points"));
         shot("routes", () -> press("face-routes"));
-        step(() -> session.takeTyped(Fact.RECOVERY, "stock"));
+        step(() -> session.readings().takeTyped(Fact.RECOVERY, "stock"));
         step(() -> session.wish(Goal.ofKey("root+recovery").orElseThrow()));
         shot("map", () -> press("face-map"));
         step(() -> session.wish(Goal.ofKey("recovery").orElseThrow()));
@@ -116,8 +116,8 @@ public final class Screenshots extends Application {
         step(() -> press("face-gather"));
         step(() -> shell.open(org.mobrak.desktop.shell.Page.WAYS));
         step(() -> pick("Hive 11"));
-        step(() -> session.takeTyped(Fact.LOCK, "locked"));
-        step(() -> session.takeTyped(Fact.RECOVERY, "stock"));
+        step(() -> session.readings().takeTyped(Fact.LOCK, "locked"));
+        step(() -> session.readings().takeTyped(Fact.RECOVERY, "stock"));
         step(() -> session.job().start(desk().orElseThrow().answer().plans().get(0)));
         walk(4);
         step(session::dismiss);
@@ -165,18 +165,18 @@ public final class Screenshots extends Application {
                             session.job().tick(next, desk().orElseThrow().confirmation())));
         }
         step(() -> session.job().end(Event.End.WORKED, ""));
-        step(() -> session.takeFiles(List.of(folder.resolve("bench/readings/hive-11-listing.txt"))));
-        step(() -> session.takeTyped(Fact.RECOVERY, "custom"));
-        step(() -> session.takeTyped(Fact.LOCK, "unlocked"));
-        step(() -> session.takeTyped(Fact.BASEBAND, "J6-RAD-2.07"));
+        step(() -> session.readings().takeFiles(List.of(folder.resolve("bench/readings/hive-11-listing.txt"))));
+        step(() -> session.readings().takeTyped(Fact.RECOVERY, "custom"));
+        step(() -> session.readings().takeTyped(Fact.LOCK, "unlocked"));
+        step(() -> session.readings().takeTyped(Fact.BASEBAND, "J6-RAD-2.07"));
         step(() -> shell.open(org.mobrak.desktop.shell.Page.AFTER));
         shot("before-and-after", () -> press("face-compare"));
         step(() -> press("face-proof"));
         step(() -> session.aftercare().saw(Seen.ICON));
         shot("proof", () -> session.aftercare().saw(Seen.GRANTED));
         step(() -> pick("Hive 5"));
-        step(() -> session.takeTyped(Fact.ROOT, "permanent"));
-        step(() -> session.takeTyped(Fact.ROOT_MANAGER, "present"));
+        step(() -> session.readings().takeTyped(Fact.ROOT, "permanent"));
+        step(() -> session.readings().takeTyped(Fact.ROOT_MANAGER, "present"));
         step(() -> press("face-trouble"));
         shot("trouble", () -> session.aftercare().turn("app-refuses-custom-state"));
         step(() -> pick("Hive 11"));
@@ -301,9 +301,12 @@ public final class Screenshots extends Application {
     }
 
     private void open(Gate gate) {
-        session.takeTyped(
-                gate.fact(),
-                gate.atLeast().map(String::valueOf).orElseGet(() -> gate.is().get(0)));
+        session.readings()
+                .takeTyped(
+                        gate.fact(),
+                        gate.atLeast()
+                                .map(String::valueOf)
+                                .orElseGet(() -> gate.is().get(0)));
     }
 
     private Step nextStep() {

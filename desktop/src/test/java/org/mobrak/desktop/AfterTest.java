@@ -184,8 +184,8 @@ class AfterTest {
     void whatMendsATroubleIsPlannedAndRehearsedLikeAnyOtherWay() {
         lay("Hive 7");
         desktop.robot().interact(() -> {
-            desktop.session().takeTyped(Fact.ROOT, "permanent");
-            desktop.session().takeTyped(Fact.ROOT_MANAGER, "present");
+            desktop.session().readings().takeTyped(Fact.ROOT, "permanent");
+            desktop.session().readings().takeTyped(Fact.ROOT_MANAGER, "present");
         });
         desktop.rest();
         desktop.click("face-trouble");
@@ -265,7 +265,7 @@ class AfterTest {
     @Test
     void aRootThatNobodyGuardsIsFoundAndAWayWeighedThatClosesIt() {
         lay("Hive 12");
-        desktop.robot().interact(() -> desktop.session().takeTyped(Fact.ROOT_MANAGER, "none"));
+        desktop.robot().interact(() -> desktop.session().readings().takeTyped(Fact.ROOT_MANAGER, "none"));
         desktop.click("face-trouble");
         desktop.until(
                 "shown by the facts",
@@ -308,9 +308,9 @@ class AfterTest {
         lay("Hive 7");
         desktop.click("face-compare");
         desktop.until("nothing was read since", () -> desktop.shows("Nothing was read since"));
-        desktop.robot().interact(() -> desktop.session().takeTyped(Fact.ROOT, "permanent"));
+        desktop.robot().interact(() -> desktop.session().readings().takeTyped(Fact.ROOT, "permanent"));
         desktop.until("as meant", () -> desktop.shows("As meant"));
-        desktop.robot().interact(() -> desktop.session().takeTyped(Fact.KERNEL_RELEASE, "9.9.9-other"));
+        desktop.robot().interact(() -> desktop.session().readings().takeTyped(Fact.KERNEL_RELEASE, "9.9.9-other"));
         desktop.until("not meant", () -> desktop.shows("The kernel was not among what was written."));
         Path report = top.resolve("report.csv");
         desktop.robot()

@@ -64,8 +64,9 @@ class HostileTextTest {
             take(desktop, entry -> entry.phone().nickname().contains("roof of the mill"), reading);
             for (Fact fact : List.of(Fact.LOCK, Fact.RECOVERY)) {
                 desktop.robot()
-                        .interact(() ->
-                                desktop.session().takeTyped(fact, fact.usual().orElseThrow()));
+                        .interact(() -> desktop.session()
+                                .readings()
+                                .takeTyped(fact, fact.usual().orElseThrow()));
                 desktop.rest();
             }
             desktop.startFirstPlan();
@@ -90,7 +91,7 @@ class HostileTextTest {
 
     private static void take(Desktop desktop, Predicate<DrawerEntry> wanted, Path reading) {
         desktop.pick("phones", DrawerEntry.class, wanted);
-        desktop.robot().interact(() -> desktop.session().takeFiles(List.of(reading)));
+        desktop.robot().interact(() -> desktop.session().readings().takeFiles(List.of(reading)));
         desktop.rest();
     }
 

@@ -190,14 +190,14 @@ class IdentifyTest {
         Files.write(letters.resolve("two.jpg"), new byte[3_000]);
         try (Desktop desktop = Desktop.open(folder)) {
             var before = desktop.session().snapshot().get();
-            desktop.robot().interact(() -> desktop.session().takeFiles(List.of(letters)));
+            desktop.robot().interact(() -> desktop.session().readings().takeFiles(List.of(letters)));
             desktop.rest();
             assertThat(desktop.text("notice"))
                     .contains("no file holds a reading")
                     .contains("2 files looked at");
             assertThat(desktop.session().snapshot().get()).isEqualTo(before);
             Files.copy(READINGS.resolve("hive-01-about.txt"), letters.resolve("three.txt"));
-            desktop.robot().interact(() -> desktop.session().takeFiles(List.of(letters)));
+            desktop.robot().interact(() -> desktop.session().readings().takeFiles(List.of(letters)));
             desktop.rest();
             assertThat(desktop.text("notice")).contains("2 files held no reading and were passed over");
         }
@@ -211,7 +211,7 @@ class IdentifyTest {
         }
         Files.writeString(club.resolve("notes.txt"), "bring honey");
         try (Desktop desktop = Desktop.open(folder)) {
-            desktop.robot().interact(() -> desktop.session().takeFiles(List.of(club)));
+            desktop.robot().interact(() -> desktop.session().readings().takeFiles(List.of(club)));
             desktop.rest();
             assertThat(desktop.text("question")).contains("2 phones: OV-L310, TS-J610");
             desktop.click("answer-new");
@@ -319,7 +319,7 @@ class IdentifyTest {
                     DrawerEntry.class,
                     entry -> entry.phone().nickname().equals("Spare 299"));
             assertThat(desktop.text("phone-name")).isEqualTo("Spare 299");
-            desktop.robot().interact(() -> desktop.session().takeTyped(Fact.LOCK, "unlocked"));
+            desktop.robot().interact(() -> desktop.session().readings().takeTyped(Fact.LOCK, "unlocked"));
             desktop.rest();
             assertThat(drawer(desktop)).hasSize(313);
             assertThat(drawer(desktop).get(312).marks()).containsExactly(DrawerEntry.Mark.UNLOCKED);

@@ -54,7 +54,7 @@ class JobsInTheWindowTest {
         try (Desktop desktop = Desktop.open(workspace(row))) {
             desktop.robot().interact(() -> {
                 desktop.session().addPhone("Job " + row.get(0));
-                desktop.session().takeByHand(phone(row).truth());
+                desktop.session().readings().takeByHand(phone(row).truth());
                 desktop.session().wish(Goal.ofKey(row.get(4)).orElseThrow());
             });
             desktop.rest();

@@ -38,7 +38,7 @@ class PracticePageTest {
         desktop = Desktop.open(folder);
         desktop.pick(
                 "phones", DrawerEntry.class, entry -> entry.phone().nickname().contains("orchard wall"));
-        desktop.robot().interact(() -> desktop.session().takeTyped(Fact.RECOVERY, "stock"));
+        desktop.robot().interact(() -> desktop.session().readings().takeTyped(Fact.RECOVERY, "stock"));
         desktop.rest();
     }
 

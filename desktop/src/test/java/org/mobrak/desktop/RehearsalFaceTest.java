@@ -31,7 +31,7 @@ class RehearsalFaceTest {
                     "phones",
                     DrawerEntry.class,
                     entry -> entry.phone().nickname().contains("orchard wall"));
-            desktop.robot().interact(() -> desktop.session().takeTyped(Fact.RECOVERY, "stock"));
+            desktop.robot().interact(() -> desktop.session().readings().takeTyped(Fact.RECOVERY, "stock"));
             desktop.rest();
             desktop.robot().interact(() -> desktop.session().wish(Goal.RECOVERY));
             desktop.rest();

@@ -95,7 +95,7 @@ class RunTest {
                 "phones", DrawerEntry.class, entry -> entry.phone().nickname().contains("roof of the mill"));
         for (String said : List.of("locked", "stock")) {
             Fact fact = said.equals("stock") ? Fact.RECOVERY : Fact.LOCK;
-            desktop.robot().interact(() -> desktop.session().takeTyped(fact, said));
+            desktop.robot().interact(() -> desktop.session().readings().takeTyped(fact, said));
             desktop.rest();
         }
         desktop.press(KeyCode.CONTROL, KeyCode.DIGIT2);
@@ -108,7 +108,7 @@ class RunTest {
             desktop.tickNext();
         }
         assertThat(next(desktop).title()).startsWith("Battery percent");
-        desktop.robot().interact(() -> desktop.session().takeTyped(Fact.BATTERY_PERCENT, "12"));
+        desktop.robot().interact(() -> desktop.session().readings().takeTyped(Fact.BATTERY_PERCENT, "12"));
         desktop.rest();
         desktop.assertShows("Battery percent is 12; it must be 50 or more.");
         assertThat(desktop.find("tick").isDisabled()).isTrue();

@@ -59,14 +59,14 @@ class TroubleTest {
         try (Desktop desktop = Desktop.open(folder)) {
             desktop.pick("phones", DrawerEntry.class, entry -> entry.name().contains("OV-L210F"));
             var before = desktop.session().snapshot().get();
-            desktop.robot().interact(() -> desktop.session().takeFiles(List.of(good, binary)));
+            desktop.robot().interact(() -> desktop.session().readings().takeFiles(List.of(good, binary)));
             desktop.rest();
             assertThat(desktop.text("notice")).contains("binary.img is a binary file");
             assertThat(desktop.session().snapshot().get()).isEqualTo(before);
             desktop.fill("paste", "Dear beekeepers, the phone is on its way.");
             desktop.click("take");
             assertThat(desktop.text("notice")).contains("holds no reading Mobrak knows");
-            desktop.robot().interact(() -> desktop.session().takeFiles(List.of(cut)));
+            desktop.robot().interact(() -> desktop.session().readings().takeFiles(List.of(cut)));
             desktop.rest();
             assertThat(desktop.text("notice"))
                     .contains("1 reading taken from “cut.txt”")
@@ -111,7 +111,7 @@ class TroubleTest {
     void editsAreUndoneAndDoneAgain() throws Exception {
         try (Desktop desktop = Desktop.open(folder)) {
             desktop.pick("phones", DrawerEntry.class, entry -> entry.name().contains("TS-J540"));
-            desktop.robot().interact(() -> desktop.session().takeTyped(Fact.LOCK, "locked"));
+            desktop.robot().interact(() -> desktop.session().readings().takeTyped(Fact.LOCK, "locked"));
             desktop.rest();
             desktop.assertShows("Noted: Bootloader lock is locked.");
             desktop.click("undo");

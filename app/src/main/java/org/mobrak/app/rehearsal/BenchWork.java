@@ -213,7 +213,7 @@ final class BenchWork {
         Fact fact = step.askGate().fact();
         value(fact)
                 .ifPresentOrElse(
-                        value -> session.takeTyped(fact, value),
+                        value -> session.readings().takeTyped(fact, value),
                         () -> told = "The phone does not tell. Look elsewhere, or see to it.");
     }
 

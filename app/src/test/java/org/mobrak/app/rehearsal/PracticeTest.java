@@ -51,7 +51,7 @@ class PracticeTest {
                 .filter(phone -> phone.nickname().startsWith("Hive 3"))
                 .findFirst()
                 .orElseThrow()));
-        hands.run(() -> real.takeTyped(Fact.RECOVERY, "stock"));
+        hands.run(() -> real.readings().takeTyped(Fact.RECOVERY, "stock"));
         hands.run(() -> real.wish(Goal.ofKey("root+recovery").orElseThrow()));
     }
 

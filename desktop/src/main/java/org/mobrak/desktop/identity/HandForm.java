@@ -84,7 +84,7 @@ final class HandForm {
                         .findFirst();
         show(objection);
         if (objection.isEmpty()) {
-            session.takeByHand(said);
+            session.readings().takeByHand(said);
             fields.values().forEach(Typing::clear);
             close.run();
         }

@@ -89,18 +89,18 @@ final class IntakeCard {
         chooser.setTitle("Readings to take in");
         List<File> files = chooser.showOpenMultipleDialog(node.getScene().getWindow());
         if (files != null) {
-            session.takeFiles(files.stream().map(File::toPath).toList());
+            session.readings().takeFiles(files.stream().map(File::toPath).toList());
         }
     }
 
     private void takeText() {
         sent = Optional.of(text.getText());
-        session.takePasted(text.getText());
+        session.readings().takePasted(text.getText());
     }
 
     private MenuItem item(String phone) {
         MenuItem item = Texts.item(phone);
-        item.setOnAction(press -> session.takeFromCable(phone));
+        item.setOnAction(press -> session.readings().takeFromCable(phone));
         return item;
     }
 }

@@ -41,7 +41,7 @@ final class NextCard {
         for (String model : alike) {
             Button button = new Button("It is " + model);
             button.getStyleClass().add("do-this");
-            button.setOnAction(press -> session.correct(misread, model));
+            button.setOnAction(press -> session.readings().correct(misread, model));
             buttons.getChildren().add(button);
         }
         return card(
@@ -75,7 +75,7 @@ final class NextCard {
                 variants,
                 Texts.wrapped(Texts.plain(
                         "%s: %s.".formatted(best.fact().label(), best.fact().whereToRead()))),
-                Typing.line(best.fact(), value -> session.takeTyped(best.fact(), value)),
+                Typing.line(best.fact(), value -> session.readings().takeTyped(best.fact(), value)),
                 Texts.wrapped(
                         Texts.soft(others.isEmpty() ? worth : worth + " If it cannot be read, try: " + others + ".")));
     }
@@ -92,7 +92,7 @@ final class NextCard {
                 "Read this next: " + best.fact().label(),
                 Texts.wrapped(Texts.plain(best.how())),
                 Texts.wrapped(Texts.soft(settles)),
-                Typing.line(best.fact(), value -> session.takeTyped(best.fact(), value)));
+                Typing.line(best.fact(), value -> session.readings().takeTyped(best.fact(), value)));
     }
 
     private static VBox card(String heading, Node... content) {

@@ -34,7 +34,8 @@ final class ReadingLine extends VBox {
             said.getChildren()
                     .add(Texts.wrapped(
                             Texts.soft("Set aside: " + reading.setAside().orElseThrow())));
-            line.getChildren().add(button("Let it count", () -> session.letCount(reading)));
+            line.getChildren()
+                    .add(button("Let it count", () -> session.readings().letCount(reading)));
         } else if (!NOT_READ.contains(reading.source())) {
             line.getChildren().add(button("Set aside…", this::askForReason));
         }
@@ -63,7 +64,8 @@ final class ReadingLine extends VBox {
         reason.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(reason, Priority.ALWAYS);
         Button set = button(
-                "Set aside", () -> session.setAside(reading, reason.getEditor().getText()));
+                "Set aside",
+                () -> session.readings().setAside(reading, reason.getEditor().getText()));
         set.setId("aside");
         set.disableProperty().bind(reason.getEditor().textProperty().map(String::isBlank));
         HBox line = new HBox(reason, set);

@@ -141,7 +141,7 @@ public final class ReadingsPage implements View {
     private Card unreadable(Intake text) {
         Button out = new Button("Take it out", new FontIcon(Feather.X));
         out.setId("take-out");
-        out.setOnAction(press -> session.takeOut(text));
+        out.setOnAction(press -> session.readings().takeOut(text));
         return new Card(
                 "A text that cannot be read: " + text.name(),
                 Texts.wrapped(Texts.plain("Nothing of it counts. The other texts are read as before.")),
@@ -208,7 +208,7 @@ public final class ReadingsPage implements View {
                 .add(new Card(
                         "Behind “" + fact.label() + "”",
                         lines,
-                        Typing.line(fact, value -> session.takeTyped(fact, value))));
+                        Typing.line(fact, value -> session.readings().takeTyped(fact, value))));
         sideScroll.setVvalue(0);
     }
 }

@@ -123,7 +123,7 @@ final class StepCard extends VBox {
         if (moment.overridden().isEmpty() && (wanted || judged.result() == Truth.UNKNOWN)) {
             getChildren()
                     .add(new TypedValue(
-                            "gate-value", moment.step().gate().orElseThrow().fact(), session::takeTyped));
+                            "gate-value", moment.step().gate().orElseThrow().fact(), session.readings()::takeTyped));
         }
     }
 

@@ -127,8 +127,8 @@ final class GatherCard extends Card {
 
     private Node reading(Gate gate) {
         return gate.atLeast().isPresent()
-                ? new TypedValue("bench-value", gate.fact(), session::takeTyped)
-                : have(() -> session.takeTyped(gate.fact(), gate.is().get(0)));
+                ? new TypedValue("bench-value", gate.fact(), session.readings()::takeTyped)
+                : have(() -> session.readings().takeTyped(gate.fact(), gate.is().get(0)));
     }
 
     private static Button have(Runnable said) {

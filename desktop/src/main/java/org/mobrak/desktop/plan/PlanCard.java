@@ -119,7 +119,7 @@ final class PlanCard extends VBox {
         Button note = new Button("It is so: note it", new FontIcon(Feather.CHECK));
         note.setId("it-is-so");
         note.getStyleClass().add("do-this");
-        note.setOnAction(press -> session.takeByHand(plan.supposes()));
+        note.setOnAction(press -> session.readings().takeByHand(plan.supposes()));
         String where = plan.supposes().keySet().stream()
                 .map(fact -> fact.label() + ": " + fact.whereToRead())
                 .collect(Collectors.joining("; "));

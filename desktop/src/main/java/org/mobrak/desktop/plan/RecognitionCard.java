@@ -38,7 +38,7 @@ final class RecognitionCard {
             card.setId("recognition");
             card.getStyleClass().add("card-next");
             if (recognition instanceof Recognition.NotRead) {
-                card.getChildren().add(new TypedValue("model-number", Fact.MODEL, session::takeTyped));
+                card.getChildren().add(new TypedValue("model-number", Fact.MODEL, session.readings()::takeTyped));
             } else if (recognition instanceof Recognition.Unnamed unnamed) {
                 unnamed.alike().forEach(model -> card.getChildren().add(itIs(model)));
                 card.getChildren().addAll(starter(unnamed.model()));
@@ -59,7 +59,7 @@ final class RecognitionCard {
     private Button itIs(String model) {
         Reading misread = desk.identity().facts().belief(Fact.MODEL).readings().get(0);
         Button button = new Button("It is " + model);
-        button.setOnAction(press -> session.correct(misread, model));
+        button.setOnAction(press -> session.readings().correct(misread, model));
         return button;
     }
 

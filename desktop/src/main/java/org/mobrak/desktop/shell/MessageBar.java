@@ -71,13 +71,13 @@ final class MessageBar {
         asked.setId("question");
         apart.setId("answer-new");
         apart.getStyleClass().add("do-this");
-        apart.setOnAction(press -> session.answer(Question.Answer.NEW_PHONES));
+        apart.setOnAction(press -> session.readings().answer(Question.Answer.NEW_PHONES));
         Button same = new Button("Add it to this phone all the same");
         same.setId("answer-same");
-        same.setOnAction(press -> session.answer(Question.Answer.SAME_PHONE));
+        same.setOnAction(press -> session.readings().answer(Question.Answer.SAME_PHONE));
         Button leave = new Button("Leave it");
         leave.setId("answer-leave");
-        leave.setOnAction(press -> session.answer(Question.Answer.LEAVE));
+        leave.setOnAction(press -> session.readings().answer(Question.Answer.LEAVE));
         HBox answers = new HBox(apart, same, leave);
         answers.getStyleClass().add("buttons");
         VBox box = new VBox(asked, answers);

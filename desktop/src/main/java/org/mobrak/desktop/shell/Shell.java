@@ -3,15 +3,11 @@ package org.mobrak.desktop.shell;
 import java.io.File;
 import java.nio.file.Path;
 import java.time.ZoneId;
-import java.util.Locale;
 import java.util.Optional;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
-import javafx.scene.control.Label;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.DragEvent;
@@ -21,19 +17,15 @@ import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
-import org.kordamp.ikonli.javafx.FontIcon;
-import org.mobrak.app.Desk;
 import org.mobrak.app.DrawerEntry;
 import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
 import org.mobrak.app.rehearsal.Practice;
 import org.mobrak.core.catalogue.Route;
-import org.mobrak.core.identity.Fact;
 import org.mobrak.desktop.aftercare.AfterPage;
 import org.mobrak.desktop.bench.PracticePage;
 import org.mobrak.desktop.catalogue.CataloguePage;
@@ -43,7 +35,6 @@ import org.mobrak.desktop.job.RunPage;
 import org.mobrak.desktop.logbook.LogbookPage;
 import org.mobrak.desktop.material.FilesPage;
 import org.mobrak.desktop.parts.Drawn;
-import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.plan.Choice;
 import org.mobrak.desktop.program.Looks;
 import org.mobrak.desktop.program.ProgramSheet;
@@ -63,13 +54,9 @@ public final class Shell {
     private final ReadingsPage readings;
     private final Drawer drawer;
     private final Room room;
+    private final PhoneHead head;
     private final PageRail rail = new PageRail(open, choice);
     private final StackPane page = new StackPane();
-    private final Label nickname = Texts.plain("");
-    private final Label model = Texts.exact("");
-    private final Label more = Texts.soft("");
-    private final Button undo = new Button("", new FontIcon(Feather.ROTATE_CCW));
-    private final Button redo = new Button("", new FontIcon(Feather.ROTATE_CW));
     private final Scene scene;
     private final Look look;
     private final Keys keys;
@@ -111,7 +98,8 @@ public final class Shell {
         foot = foot();
         drawer = new Drawer(session, foot);
         room = new Room(drawer.node());
-        VBox top = new VBox(head(), rail.node(), new MessageBar(session).node());
+        head = new PhoneHead(session, room.call(), sides::help);
+        VBox top = new VBox(head.node(), rail.node(), new MessageBar(session).node());
         frame.setCenter(page);
         frame.setTop(top);
         frame.setBottom(new CautionStrip(open).node());
@@ -213,46 +201,17 @@ public final class Shell {
         room.setAllForThePage(narrow || practice.isPresent() && open.get() == Page.RUN_SHEET);
     }
 
-    private HBox head() {
-        nickname.getStyleClass().add("phone-name");
-        nickname.setId("phone-name");
-        model.getStyleClass().add("phone-model");
-        model.setId("phone-model");
-        model.setMinWidth(Region.USE_PREF_SIZE);
-        // What tells least is what gives way in a narrow window.
-        more.setMaxWidth(Double.MAX_VALUE);
-        more.setMinWidth(0);
-        HBox.setHgrow(more, Priority.ALWAYS);
-        undo.setId("undo");
-        undo.setOnAction(press -> session.undo());
-        redo.setId("redo");
-        redo.setOnAction(press -> session.redo());
-        Button asking = button(Feather.HELP_CIRCLE, "Help on this page (F1)", sides::help);
-        asking.setId("ask-help");
-        HBox head = new HBox(room.call(), nickname, model, more, undo, redo, asking);
-        head.getStyleClass().add("head");
-        return head;
-    }
-
     private HBox foot() {
-        Button light = button(Feather.MOON, "Light or dark (F8)", () -> look.toggle());
+        Button light = PhoneHead.button(Feather.MOON, "Light or dark (F8)", () -> look.toggle());
         light.setId("light-or-dark");
-        Button smaller = button(Feather.ZOOM_OUT, "Smaller letters (Ctrl+Minus)", () -> look.grow(-1));
-        Button larger = button(Feather.ZOOM_IN, "Larger letters (Ctrl+Plus)", () -> look.grow(1));
+        Button smaller = PhoneHead.button(Feather.ZOOM_OUT, "Smaller letters (Ctrl+Minus)", () -> look.grow(-1));
+        Button larger = PhoneHead.button(Feather.ZOOM_IN, "Larger letters (Ctrl+Plus)", () -> look.grow(1));
         larger.setId("larger");
-        Button settings = button(Feather.SETTINGS, "Settings, this program, its log (Ctrl+,)", this::program);
+        Button settings = PhoneHead.button(Feather.SETTINGS, "Settings, this program, its log (Ctrl+,)", this::program);
         settings.setId("program-sheet");
         HBox foot = new HBox(light, smaller, larger, settings);
         foot.getStyleClass().add("foot");
         return foot;
-    }
-
-    private static Button button(Feather icon, String words, Runnable action) {
-        Button button = new Button("", new FontIcon(icon));
-        Texts.tip(button, words);
-        Texts.aloud(button, words);
-        button.setOnAction(press -> action.run());
-        return button;
     }
 
     private void show(Snapshot snapshot) {
@@ -272,17 +231,7 @@ public final class Shell {
         snapshot.desk().ifPresent(choice::offer);
         pages.show(snapshot, open.get());
         rail.show(snapshot);
-        Texts.say(
-                nickname,
-                snapshot.desk().map(desk -> desk.dossier().phone().nickname()).orElse("No phone on the desk"));
-        Texts.say(
-                model,
-                snapshot.desk()
-                        .flatMap(desk -> desk.identity().facts().value(Fact.MODEL))
-                        .orElse(""));
-        Texts.say(more, snapshot.desk().map(Shell::describe).orElse("Name a phone in the drawer to begin."));
-        nameButton(undo, "Undo", "Ctrl+Z", snapshot.undo());
-        nameButton(redo, "Redo", "Ctrl+Shift+Z", snapshot.redo());
+        head.show(snapshot);
         followJob(snapshot);
         beginWhereNothingIs(snapshot);
     }
@@ -293,25 +242,6 @@ public final class Shell {
             open(Page.WORKSHOP);
         }
         begun = true;
-    }
-
-    private static void nameButton(Button button, String verb, String keys, Optional<String> what) {
-        String words = what.map(name -> verb + ": " + name).orElse("Nothing to " + verb.toLowerCase(Locale.ROOT));
-        button.setDisable(what.isEmpty());
-        Texts.tip(button, words + " (" + keys + ")");
-        Texts.aloud(button, words);
-    }
-
-    private static String describe(Desk desk) {
-        var facts = desk.identity().facts();
-        String maker = facts.value(Fact.MAKER).map(name -> name + " ").orElse("");
-        String shop = facts.value(Fact.SHOP_NAME).orElse("");
-        String os = facts.value(Fact.OS_VERSION)
-                .map(version -> "OS version " + version)
-                .orElse("");
-        return Stream.of((maker + shop).strip(), os)
-                .filter(part -> !part.isEmpty())
-                .collect(Collectors.joining("  ·  "));
     }
 
     /** A job that has just begun opens its run sheet; one that has just ended, the logbook. */
@@ -337,8 +267,10 @@ public final class Shell {
         scene.addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
         scene.setOnDragOver(this::onDrag);
         scene.setOnDragDropped(drag -> {
-            session.takeFiles(
-                    drag.getDragboard().getFiles().stream().map(File::toPath).toList());
+            session.readings()
+                    .takeFiles(drag.getDragboard().getFiles().stream()
+                            .map(File::toPath)
+                            .toList());
             open(Page.READINGS);
             drag.setDropCompleted(true);
         });
@@ -408,7 +340,7 @@ public final class Shell {
         String text = Clipboard.getSystemClipboard().getString();
         if (text != null) {
             open(Page.READINGS);
-            session.takePasted(text);
+            session.readings().takePasted(text);
         }
     }
 }
