@@ -12,6 +12,7 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Hyperlink;
 import javafx.scene.control.TextArea;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -97,6 +98,11 @@ class IdentifyTest {
                     .query();
             desktop.robot().interact(settle::fire);
             desktop.robot().interact(() -> asideButton(desktop, 1).fire());
+            desktop.press(KeyCode.ESCAPE);
+            assertThat(desktop.isShown("aside-reason"))
+                    .as("thought better of it")
+                    .isFalse();
+            desktop.robot().interact(() -> asideButton(desktop, 1).fire());
             ComboBox<String> reason = desktop.find("aside-reason");
             desktop.robot().interact(() -> reason.getEditor().setText("the OS was ported"));
             desktop.click("aside");
@@ -133,6 +139,10 @@ class IdentifyTest {
             desktop.assertShows("The bootloader revision is 08, below this phone's 09: the phone will refuse it.");
             desktop.choose("other-build", "J5-511-0382");
             desktop.assertShows("“J5-511-0382” is not built like this build number.");
+            desktop.robot().interact(other::requestFocus);
+            desktop.press(KeyCode.ESCAPE);
+            assertThat(desktop.shows("is not built like")).as("put away again").isFalse();
+            assertThat(desktop.find("lay-over").isFocused()).isTrue();
             ToggleButton buildId = desktop.find("ruler-build-id");
             desktop.robot().interact(buildId::fire);
             desktop.assertShows("2012, quarter 3");

@@ -11,6 +11,7 @@ import javafx.scene.layout.VBox;
 import org.mobrak.app.Session;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.Source;
+import org.mobrak.desktop.parts.Escape;
 import org.mobrak.desktop.parts.Texts;
 
 /** One reading with where it stands; it can be set aside for a reason, struck through, and let count again. */
@@ -19,6 +20,7 @@ final class ReadingLine extends VBox {
 
     private final Session session;
     private final Reading reading;
+    private final Button aside = button("Set aside…", this::askForReason);
 
     ReadingLine(Session session, Reading reading) {
         this.session = session;
@@ -37,7 +39,7 @@ final class ReadingLine extends VBox {
             line.getChildren()
                     .add(button("Let it count", () -> session.readings().letCount(reading)));
         } else if (!NOT_READ.contains(reading.source())) {
-            line.getChildren().add(button("Set aside…", this::askForReason));
+            line.getChildren().add(aside);
         }
         getChildren().add(line);
     }
@@ -70,6 +72,10 @@ final class ReadingLine extends VBox {
         set.disableProperty().bind(reason.getEditor().textProperty().map(String::isBlank));
         HBox line = new HBox(reason, set);
         line.getStyleClass().add("typing");
+        Escape.from(reason, () -> {
+            getChildren().remove(line);
+            aside.requestFocus();
+        });
         getChildren().setAll(getChildren().get(0), line);
         reason.requestFocus();
     }

@@ -20,6 +20,7 @@ import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.build.Overlay;
 import org.mobrak.core.identity.build.Ruler;
 import org.mobrak.core.identity.build.Ruler.Segment;
+import org.mobrak.desktop.parts.Escape;
 import org.mobrak.desktop.parts.Texts;
 
 /** The phone's build strings taken apart, one at a time, and another laid over it. */
@@ -72,8 +73,18 @@ final class RulerCard {
                 draw();
             }
         });
+        Escape.from(box, () -> {
+            putAway();
+            draw();
+            lay.requestFocus();
+        });
         putAtTheEnd(box);
         box.requestFocus();
+    }
+
+    private void putAway() {
+        other = Optional.empty();
+        putAtTheEnd(lay);
     }
 
     private void putAtTheEnd(Control control) {
@@ -95,8 +106,7 @@ final class RulerCard {
         boolean samePhone = phone(now).equals(phone(desk));
         desk = now;
         if (!samePhone) {
-            other = Optional.empty();
-            putAtTheEnd(lay);
+            putAway();
         }
         filling = true;
         offer(laidOver());
