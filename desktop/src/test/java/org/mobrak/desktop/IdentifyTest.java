@@ -72,6 +72,12 @@ class IdentifyTest {
             pick(desktop, "Hive 2");
             desktop.assertShows("Which of 3 variants is it?");
             desktop.click("by-hand");
+            assertThat(desktop.find("hand-model").isFocused()).isTrue();
+            desktop.press(KeyCode.ESCAPE);
+            assertThat(desktop.find("by-hand").isFocused())
+                    .as("thought better of it")
+                    .isTrue();
+            desktop.press(KeyCode.SPACE);
             desktop.fill("hand-baseband", "L215-M03");
             desktop.fill("hand-batteryPercent", "400");
             desktop.click("hand-note");

@@ -13,6 +13,7 @@ import javafx.scene.layout.VBox;
 import org.mobrak.app.Session;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Escape;
 import org.mobrak.desktop.parts.Texts;
 
 /** A short form for a person who stands with the phone in hand, in the order in which the screens show it. */
@@ -63,6 +64,12 @@ final class HandForm {
                 grid,
                 wrong,
                 buttons);
+        Escape.from(node, close);
+    }
+
+    /** The cursor goes where one begins to type. */
+    void begin() {
+        fields.values().iterator().next().control().requestFocus();
     }
 
     VBox node() {

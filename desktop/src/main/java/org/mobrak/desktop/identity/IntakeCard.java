@@ -22,6 +22,7 @@ import org.mobrak.desktop.parts.Texts;
 final class IntakeCard {
     private final Session session;
     private final TextArea text = new TextArea();
+    private final Button hand = new Button("By hand…");
     private final MenuButton cable = new MenuButton("Cable");
     private final VBox paste;
     private final VBox node;
@@ -43,9 +44,11 @@ final class IntakeCard {
         Button open = new Button("Files…");
         open.setId("open-files");
         open.setOnAction(press -> chooseFiles());
-        Button hand = new Button("By hand…");
         hand.setId("by-hand");
-        hand.setOnAction(press -> present(true));
+        hand.setOnAction(press -> {
+            present(true);
+            form.ifPresent(HandForm::begin);
+        });
         cable.setId("cable");
         FlowPane buttons = new FlowPane(take, open, hand, cable);
         buttons.getStyleClass().add("buttons");
@@ -78,10 +81,15 @@ final class IntakeCard {
     /** The form is made when it is first wanted: its fields are more than all the rest of the page. */
     private void present(boolean byHand) {
         if (byHand && form.isEmpty()) {
-            form = Optional.of(new HandForm(session, () -> present(false)));
+            form = Optional.of(new HandForm(session, this::backToPasting));
         }
         node.getChildren()
                 .setAll(form.filter(wanted -> byHand).map(HandForm::node).orElse(paste));
+    }
+
+    private void backToPasting() {
+        present(false);
+        hand.requestFocus();
     }
 
     void chooseFiles() {

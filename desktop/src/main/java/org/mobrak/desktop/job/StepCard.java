@@ -18,6 +18,7 @@ import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.job.Step;
 import org.mobrak.desktop.parts.Drops;
+import org.mobrak.desktop.parts.Escape;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.TypedValue;
@@ -129,17 +130,24 @@ final class StepCard extends VBox {
 
     /** Out of the way, since it is seldom right. */
     private VBox passing() {
-        HBox reasoning = reasoning();
+        TextField reason = new TextField();
+        HBox reasoning = reasoning(reason);
         reasoning.setVisible(false);
         reasoning.managedProperty().bind(reasoning.visibleProperty());
         Hyperlink without = new Hyperlink("Go on without it …");
         without.setId("pass");
-        without.setOnAction(press -> reasoning.setVisible(true));
+        without.setOnAction(press -> {
+            reasoning.setVisible(true);
+            reason.requestFocus();
+        });
+        Escape.from(reasoning, () -> {
+            reasoning.setVisible(false);
+            without.requestFocus();
+        });
         return new VBox(without, reasoning);
     }
 
-    private HBox reasoning() {
-        TextField reason = new TextField();
+    private HBox reasoning(TextField reason) {
         reason.setId("override-reason");
         reason.setPromptText("Say why; it is kept with the job");
         HBox.setHgrow(reason, Priority.ALWAYS);

@@ -1,5 +1,6 @@
 package org.mobrak.desktop.parts;
 
+import javafx.scene.Node;
 import javafx.scene.control.ComboBoxBase;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -8,10 +9,11 @@ import javafx.scene.input.KeyEvent;
 public final class Escape {
     private Escape() {}
 
-    /** Puts a box away in which something was to be chosen; its list closes first. */
-    public static void from(ComboBoxBase<?> box, Runnable putAway) {
-        box.addEventFilter(KeyEvent.KEY_PRESSED, key -> {
-            if (key.getCode() == KeyCode.ESCAPE && !box.isShowing()) {
+    /** Puts away what was opened when Esc is pressed within it; a list that hangs open closes first. */
+    public static void from(Node opened, Runnable putAway) {
+        opened.addEventFilter(KeyEvent.KEY_PRESSED, key -> {
+            boolean listOpen = key.getTarget() instanceof ComboBoxBase<?> box && box.isShowing();
+            if (key.getCode() == KeyCode.ESCAPE && !listOpen) {
                 putAway.run();
                 key.consume();
             }
