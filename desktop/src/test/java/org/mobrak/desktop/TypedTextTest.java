@@ -50,6 +50,11 @@ class TypedTextTest {
                             texts.put(field, field.getText());
                         }));
                 desktop.rest();
+                if (texts.keySet().stream().anyMatch(field -> "search-logbook".equals(field.getId()))) {
+                    desktop.until(
+                            "what was typed is sought",
+                            () -> desktop.session().logbook().found().get().isPresent());
+                }
                 typed += texts.size();
                 desktop.robot().interact(() -> desktop.session().settle());
                 desktop.rest();

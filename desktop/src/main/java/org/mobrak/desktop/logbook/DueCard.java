@@ -27,7 +27,14 @@ import org.mobrak.desktop.parts.Texts;
 /** What is to be done again with the phones in the drawer: today's first, then what comes. */
 final class DueCard extends VBox {
 
+    private final Session session;
+    private final LogbookDesk.Due due;
+    private final Optional<PhoneRecord> phone;
+
     DueCard(Session session, LogbookDesk.Due due) {
+        this.session = session;
+        this.due = due;
+        this.phone = session.snapshot().get().phone();
         getStyleClass().add("side");
         Card today = new Card("Due by " + due.today());
         today.setId("due-today");
@@ -43,10 +50,15 @@ final class DueCard extends VBox {
         due.all().stream()
                 .filter(one -> !one.isDue(due.today()))
                 .forEach(one -> later.getChildren().add(line(session, one, false)));
-        session.snapshot().get().phone().ifPresent(phone -> getChildren().add(own(session, phone, due.today())));
+        phone.ifPresent(one -> getChildren().add(own(session, one, due.today())));
         if (later.getChildren().size() > 1) {
             getChildren().add(later);
         }
+    }
+
+    /** Whether this is what it tells, of the phone that lies on the desk now. */
+    boolean tells(LogbookDesk.Due now) {
+        return due.equals(now) && phone.equals(session.snapshot().get().phone());
     }
 
     private static HBox line(Session session, Reminder reminder, boolean now) {

@@ -52,6 +52,7 @@ final class WholeLogbook {
     private final CheckMenuItem withFiles = new CheckMenuItem("With the files themselves, not only their names");
     private final HBox head = new HBox();
     private Optional<Path> bringingBack = Optional.empty();
+    private Optional<DueCard> due = Optional.empty();
     private Predicate<Hit> wanted = hit -> true;
     private List<Hit> seen = List.of();
     private final VBox content = new VBox();
@@ -241,8 +242,14 @@ final class WholeLogbook {
         content.getChildren().clear();
         bringingBack.ifPresent(copy -> content.getChildren().add(asked(copy)));
         session.logbook().offer().get().ifPresent(offer -> content.getChildren().add(offered(offer)));
-        session.logbook().due().get().ifPresent(due -> content.getChildren().add(new DueCard(session, due)));
+        due = session.logbook().due().get().map(this::due);
+        due.ifPresent(content.getChildren()::add);
         session.logbook().found().get().ifPresent(found -> content.getChildren().add(found(found)));
+    }
+
+    /** The one that is there already, if it tells the same: somebody may be typing into it. */
+    private DueCard due(LogbookDesk.Due told) {
+        return due.filter(card -> card.tells(told)).orElseGet(() -> new DueCard(session, told));
     }
 
     private Node found(Found found) {
