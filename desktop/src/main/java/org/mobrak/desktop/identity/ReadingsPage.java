@@ -81,7 +81,9 @@ public final class ReadingsPage implements View {
     public void show(Snapshot snapshot) {
         boolean samePhone = phone(snapshot.desk()).equals(phone(desk));
         boolean scrolled = desk.isPresent();
-        boolean asBefore = scrolled && snapshot.desk().equals(desk);
+        boolean asBefore = desk.filter(before ->
+                        snapshot.desk().filter(now -> tellsTheSame(now, before)).isPresent())
+                .isPresent();
         desk = snapshot.desk();
         intake.show(snapshot.bench(), desk);
         if (asBefore) {
@@ -103,6 +105,11 @@ public final class ReadingsPage implements View {
         if (!samePhone) {
             sideScroll.setVvalue(0);
         }
+    }
+
+    /** What lies ready for the phone may change meanwhile, as when a file was looked into; nothing here tells of it. */
+    private static boolean tellsTheSame(Desk now, Desk before) {
+        return now.dossier().equals(before.dossier()) && now.outlook().equals(before.outlook());
     }
 
     private static Optional<Long> phone(Optional<Desk> desk) {

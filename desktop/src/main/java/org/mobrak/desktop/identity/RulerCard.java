@@ -34,7 +34,7 @@ final class RulerCard {
     private final HBox head;
     private final VBox node;
     private Optional<Desk> desk = Optional.empty();
-    /** There is none before it is wanted: few look for it, and with its list it is a tenth of all that is drawn at the start. */
+    /** There is none before it is wanted: few look for it, and with its list it is a twentieth of all that is drawn at the start. */
     private Optional<ComboBox<String>> other = Optional.empty();
 
     private String kind = "";
