@@ -53,6 +53,7 @@ public final class Session implements AutoCloseable {
 
     private final AtomicBoolean closed = new AtomicBoolean();
     private final Observed<Boolean> settled = new Observed<>(false);
+    private final Observed<Glance> glance = new Observed<>(null);
 
     // These belong to the worker thread.
     private @Nullable Workbench opened;
@@ -92,6 +93,11 @@ public final class Session implements AutoCloseable {
     /** The time by which events are written down. */
     public Instant now() {
         return clock.instant();
+    }
+
+    /** Who was there when the workspace was opened, told before the first snapshot; null until then. */
+    public Observed<Glance> glance() {
+        return glance;
     }
 
     /** What the window shows; null until the workspace is open. */
@@ -166,6 +172,8 @@ public final class Session implements AutoCloseable {
     public void open() {
         workers.change("Opening the workspace", () -> {
             opened = Workbench.open(folder, cache, link, clock, filesFrom);
+            Glance first = opened.glance();
+            workers.draw(() -> glance.set(first));
             rehearsals.recall();
             program.recall();
         });

@@ -75,6 +75,11 @@ public record Snapshot(
         }
     }
 
+    /** Who is there, without what follows from it. */
+    public Glance glance() {
+        return new Glance(drawer, desk.map(one -> new Glance.Phone(one.dossier(), one.identity())));
+    }
+
     /** The phone on the desk. */
     public Optional<PhoneRecord> phone() {
         return desk.map(one -> one.dossier().phone());

@@ -6,7 +6,6 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -75,7 +74,7 @@ final class Workbench implements AutoCloseable {
     private final Instant opened;
     private final Dossiers dossiers;
     /** What is wrong with the logbook. Only another program makes rows that cannot be read, so looking once is enough. */
-    private final List<Finding> unread;
+    private Optional<List<Finding>> unread = Optional.empty();
 
     private Workbench(Workspace workspace, PhoneLink link, Clock clock, FilesFrom filesFrom) {
         this.workspace = workspace;
@@ -97,7 +96,6 @@ final class Workbench implements AutoCloseable {
         WorkshopPlace table = new WorkshopAtDesk(workspace, undo, clock, this::phonesOfTheDrawer, this::forget);
         this.workshop = new Workshop(table);
         this.entryEdits = new EntryEdits(table);
-        this.unread = new ArrayList<>(logbook().unread());
     }
 
     /** Opens a workspace with the phone on the desk that was there last. */
@@ -122,7 +120,7 @@ final class Workbench implements AutoCloseable {
 
     /** Keeps in sight what is wrong with the logbook. */
     Notice damaged(Finding found) {
-        unread.add(0, found);
+        unread = Optional.of(Stream.concat(Stream.of(found), unread().stream()).toList());
         return new Notice(true, found.message());
     }
 
@@ -236,8 +234,7 @@ final class Workbench implements AutoCloseable {
         workspace.reloadCatalogue();
         undo.forget();
         forget();
-        unread.clear();
-        unread.addAll(logbook().unread());
+        unread = Optional.empty();
     }
 
     ReadingEdits readings() {
@@ -324,22 +321,36 @@ final class Workbench implements AutoCloseable {
                 .toList();
     }
 
+    /** Who is there. */
+    Glance glance() {
+        List<Dossier> all = dossiers.all();
+        reports.read(all);
+        return new Glance(entries(all), onDesk(all).map(dossier -> new Glance.Phone(dossier, identity(dossier))));
+    }
+
+    private List<DrawerEntry> entries(List<Dossier> all) {
+        return all.stream()
+                .map(dossier -> dossiers.entry(dossier, this::identity))
+                .toList();
+    }
+
+    private Optional<Dossier> onDesk(List<Dossier> all) {
+        return picked.get()
+                .flatMap(phone -> all.stream()
+                        .filter(dossier -> dossier.phone().equals(phone))
+                        .findFirst());
+    }
+
     /** Everything as it stands on disk now. */
     Snapshot look(Wish wish) {
         List<Dossier> all = dossiers.all();
         reports.read(all);
-        Optional<Desk> desk = picked.get()
-                .flatMap(phone -> all.stream()
-                        .filter(dossier -> dossier.phone().equals(phone))
-                        .findFirst())
-                .map(dossier -> desk(dossier, wish));
+        Optional<Desk> desk = onDesk(all).map(dossier -> desk(dossier, wish));
         PartitionNames names = PartitionNames.of(desk.flatMap(Desk::known));
         return new Snapshot(
                 workspace.folder(),
-                all.stream()
-                        .map(dossier -> dossiers.entry(dossier, this::identity))
-                        .toList(),
-                List.copyOf(unread),
+                entries(all),
+                unread(),
                 desk,
                 past(all),
                 cable.seen(),
@@ -348,6 +359,12 @@ final class Workbench implements AutoCloseable {
                         .map(table -> table.by(names)),
                 undo.nextUndo(),
                 undo.nextRedo());
+    }
+
+    private List<Finding> unread() {
+        List<Finding> found = unread.orElseGet(() -> List.copyOf(logbook().unread()));
+        unread = Optional.of(found);
+        return found;
     }
 
     private Desk desk(Dossier dossier, Wish wish) {

@@ -14,6 +14,7 @@ import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.TimeUnit;
@@ -42,9 +43,12 @@ class SessionTest {
     private final class Bench implements AutoCloseable {
         private final ExecutorService drawing = Executors.newSingleThreadExecutor();
         private final Session session;
+        private final List<Glance> told = new CopyOnWriteArrayList<>();
 
         Bench(Path folder) throws Exception {
             session = new Session(folder, top.resolve("cache"), DrawerFile.benchOf(folder), CLOCK, drawing);
+            session.glance().addListener((source, before, now) -> told.add(now));
+            session.snapshot().addListener((source, before, now) -> told.add(now.glance()));
             does(Session::open);
             does(Session::settle);
         }
@@ -95,6 +99,27 @@ class SessionTest {
             assertThat(bench.desk().dossier().phone().nickname()).isEqualTo("KQ-T5");
         }
         assertThat(folder.resolve("logbook.db-wal")).doesNotExist();
+    }
+
+    @Test
+    void whoIsThereIsToldBeforeTheWaysAndStaysTheSame() throws Exception {
+        Path folder = top.resolve("known");
+        Workspace.create(folder, List.of(HOME.resolve("catalogue")));
+        try (Bench bench = new Bench(folder)) {
+            assertThat(bench.told.get(0).phone()).isEmpty();
+            bench.does(session -> session.readings().takePasted("[ro.product.model]: [KQ-T5]\n"));
+        }
+        try (Bench bench = new Bench(folder)) {
+            Glance first = bench.told.get(0);
+            Glance.Phone phone = first.phone().orElseThrow();
+            assertThat(phone.identity().facts().value(Fact.MODEL)).contains("KQ-T5");
+            assertThat(first.drawer()).extracting(DrawerEntry::name).containsExactly("KQ-T5");
+            Glance.Phone later = bench.told.get(1).phone().orElseThrow();
+            assertThat(phone.tellsTheSame(later)).isTrue();
+            bench.does(session -> session.readings().takePasted("[ro.build.version.release]: [4.4.2]\n"));
+            Glance last = bench.told.get(bench.told.size() - 1);
+            assertThat(last.phone().filter(phone::tellsTheSame)).isEmpty();
+        }
     }
 
     private static void letAnIndexSayAnotherPhone(Path file) throws SQLException {

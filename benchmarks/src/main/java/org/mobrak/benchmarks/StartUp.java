@@ -12,6 +12,8 @@ import javafx.application.Platform;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.layout.Pane;
 import javafx.scene.layout.StackPane;
 import javafx.stage.Stage;
 import javafx.stage.Window;
@@ -20,7 +22,8 @@ import org.mobrak.desktop.MobrakApp;
 
 /**
  * How long a window takes from the start of its process: {@code empty} is a window of the same toolkit and theme with one word in
- * it, {@code FOLDER CACHE} the desktop on a workspace. Prints the milliseconds to the second frame, and to the first filled page.
+ * it, {@code FOLDER CACHE} the desktop on a workspace. Prints the milliseconds to the second frame, to the first filled page, and
+ * until that also says what to do next.
  */
 public final class StartUp {
     private StartUp() {}
@@ -52,6 +55,8 @@ public final class StartUp {
         private final boolean empty;
         private int frames;
         private long frame;
+        private long filled;
+        private int weighed;
 
         Watch(boolean empty) {
             this.empty = empty;
@@ -66,11 +71,27 @@ public final class StartUp {
             if (frames == 2) {
                 frame = sinceStart();
             }
-            if (frames >= 2 && (empty || isFilled())) {
-                System.out.printf("frame %d ms, filled %d ms%n", frame, empty ? frame : sinceStart());
+            if (frames >= 2 && filled == 0 && (empty || isFilled())) {
+                filled = sinceStart();
+            }
+            if (isWeighed()) {
+                weighed++;
+            }
+            // What is told in one pulse was drawn by the next.
+            if (filled > 0 && (empty || weighed > 1)) {
+                System.out.printf("frame %d ms, filled %d ms, weighed %d ms%n", frame, filled, sinceStart());
                 Platform.exit();
                 System.exit(0);
             }
+        }
+
+        /** How each stage stands was told, which is done when the ways were looked for. */
+        private static boolean isWeighed() {
+            return Window.getWindows().get(0).getScene().lookup("#stage-ways") instanceof ToggleButton peg
+                    && peg.getGraphic() instanceof Pane name
+                    && name.getChildren().stream()
+                            .allMatch(line -> line instanceof Label told
+                                    && !told.getText().isEmpty());
         }
 
         /** The phones in the drawer and what is known of the one on the desk are there to be read. */

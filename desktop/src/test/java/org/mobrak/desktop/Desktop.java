@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.function.Consumer;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import javafx.event.ActionEvent;
@@ -48,7 +49,7 @@ final class Desktop implements AutoCloseable {
     private final Stage stage;
     private final Session session;
 
-    private Desktop(Path folder, PhoneLink link) throws TimeoutException {
+    private Desktop(Path folder, PhoneLink link, Consumer<Desktop> begun) throws TimeoutException {
         FxToolkit.registerPrimaryStage();
         session = new Session(folder, cache(folder), link, Clock.systemUTC(), javafx.application.Platform::runLater);
         stage = WaitForAsyncUtils.waitForAsyncFx(20_000, (Callable<Stage>) Stage::new);
@@ -57,6 +58,7 @@ final class Desktop implements AutoCloseable {
             MobrakApp.show(stage, session, folder);
             stage.setX(0);
             stage.setY(0);
+            begun.accept(this);
         });
         until("all pages are made", () -> session.settled().get());
         rest();
@@ -71,7 +73,12 @@ final class Desktop implements AutoCloseable {
     }
 
     static Desktop open(Path folder, PhoneLink link) throws TimeoutException {
-        return new Desktop(folder, link);
+        return new Desktop(folder, link, shown -> {});
+    }
+
+    /** @param begun is called in the turn of the toolkit in which the window is shown, before anything was read of its workspace */
+    static Desktop open(Path folder, Consumer<Desktop> begun) throws IOException, TimeoutException {
+        return new Desktop(folder, DrawerFile.benchOf(folder), begun);
     }
 
     @Override

@@ -73,6 +73,30 @@ class TypedTextTest {
         assertThat(typed).isGreaterThan(12);
     }
 
+    @Test
+    void aFieldOfAWindowThatOpensIsNotMadeAnewWhenTheWaysWereLookedFor() throws Exception {
+        Path demo = top.resolve("demo");
+        Demo.in(demo);
+        List<TextInputControl> typed = new ArrayList<>();
+        try (Desktop desktop = Desktop.open(
+                demo,
+                opening -> opening.session().glance().addListener((source, before, now) -> {
+                    assertThat(opening.session().snapshot().get()).isNull();
+                    ListView<?> facts = (ListView<?>) root(opening).lookup("#facts");
+                    facts.getSelectionModel().select(1);
+                    fields(root(opening)).forEach(field -> {
+                        field.setText("7");
+                        typed.add(field);
+                    });
+                }))) {
+            assertThat(desktop.session().snapshot().get()).isNotNull();
+            assertThat(typed)
+                    .hasSizeGreaterThan(2)
+                    .allMatch(field -> field.getScene() == desktop.stage().getScene());
+            assertThat(typed).extracting(TextInputControl::getText).containsOnly("7");
+        }
+    }
+
     /** On the page of readings: another build, what stands behind a fact, and why a reading is set aside. */
     private static void openWhatIsClosed(Desktop desktop) {
         ListView<?> facts = desktop.find("facts");

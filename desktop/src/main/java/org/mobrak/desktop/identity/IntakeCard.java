@@ -13,8 +13,8 @@ import javafx.scene.layout.VBox;
 import javafx.stage.FileChooser;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
-import org.mobrak.app.Desk;
 import org.mobrak.app.Session;
+import org.mobrak.core.logbook.Dossier;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Texts;
 
@@ -62,9 +62,9 @@ final class IntakeCard {
     }
 
     /** A text is cleared only once it is kept, so that a refused one can be mended. */
-    void show(List<String> seen, Optional<Desk> desk) {
-        boolean kept = desk.isPresent()
-                && desk.get().dossier().intakes().stream()
+    void show(List<String> seen, Optional<Dossier> phone) {
+        boolean kept = phone.isPresent()
+                && phone.get().intakes().stream()
                         .anyMatch(intake -> sent.filter(intake.text()::equals).isPresent());
         if (kept) {
             sent = Optional.empty();
@@ -73,7 +73,7 @@ final class IntakeCard {
         cable.setVisible(!seen.isEmpty());
         cable.setManaged(!seen.isEmpty());
         cable.getItems().setAll(seen.stream().map(this::item).toList());
-        if (desk.isEmpty()) {
+        if (phone.isEmpty()) {
             present(false);
         }
     }

@@ -13,12 +13,16 @@ import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.Desk;
+import org.mobrak.app.Glance;
 import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
+import org.mobrak.core.catalogue.match.Identity;
+import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.identity.Belief;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.Reading;
+import org.mobrak.core.logbook.Dossier;
 import org.mobrak.core.logbook.Intake;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Empty;
@@ -40,7 +44,11 @@ public final class ReadingsPage implements View {
     private final VBox side;
     private final Sheet sideScroll;
     private final VBox node;
-    private Optional<Desk> desk = Optional.empty();
+    private Optional<Glance.Phone> phone = Optional.empty();
+    private List<NextReading> waitedFor = List.of();
+    /** Whether what is worth reading next is that of this phone as it is now. */
+    private boolean weighed;
+
     private boolean filling;
 
     public ReadingsPage(Session session) {
@@ -79,48 +87,53 @@ public final class ReadingsPage implements View {
 
     @Override
     public void show(Snapshot snapshot) {
-        boolean samePhone = phone(snapshot.desk()).equals(phone(desk));
-        boolean scrolled = desk.isPresent();
-        boolean asBefore = desk.filter(before ->
-                        snapshot.desk().filter(now -> tellsTheSame(now, before)).isPresent())
-                .isPresent();
-        desk = snapshot.desk();
-        intake.show(snapshot.bench(), desk);
-        if (asBefore) {
+        intake.show(snapshot.bench(), snapshot.desk().map(Desk::dossier));
+        show(snapshot.glance());
+        ruler.offer(snapshot.desk());
+        List<NextReading> worthReading = snapshot.desk().map(Desk::next).orElse(List.of());
+        if (!weighed || !worthReading.equals(waitedFor)) {
+            weighed = true;
+            waitedFor = worthReading;
+            next.getChildren().clear();
+            odd.getChildren().clear();
+            snapshot.desk().ifPresent(this::fillWhatIsNext);
+        }
+    }
+
+    /** Who the phone is. What is worth reading next comes with the snapshot. */
+    public void show(Glance glance) {
+        Optional<Glance.Phone> before = phone;
+        phone = glance.phone();
+        if (before.isPresent() && phone.filter(before.get()::tellsTheSame).isPresent()) {
             // Nothing that stands here has changed, and somebody may be typing into it.
             return;
         }
-        ruler.show(desk);
-        side.setDisable(desk.isEmpty());
+        weighed = false;
+        boolean samePhone = number(phone).equals(number(before));
+        ruler.show(phone);
+        side.setDisable(phone.isEmpty());
         fillFacts(samePhone);
-        if (scrolled && !samePhone && !facts.getItems().isEmpty()) {
+        if (before.isPresent() && !samePhone && !facts.getItems().isEmpty()) {
             facts.scrollTo(0);
         }
         stops.getChildren().clear();
-        next.getChildren().clear();
         conflicts.getChildren().clear();
-        odd.getChildren().clear();
-        desk.ifPresent(this::fillSide);
+        phone.map(Glance.Phone::identity).ifPresent(this::fillDisagreements);
         showBehind(facts.getSelectionModel().getSelectedItem());
         if (!samePhone) {
             sideScroll.setVvalue(0);
         }
     }
 
-    /** What lies ready for the phone may change meanwhile, as when a file was looked into; nothing here tells of it. */
-    private static boolean tellsTheSame(Desk now, Desk before) {
-        return now.dossier().equals(before.dossier()) && now.outlook().equals(before.outlook());
-    }
-
-    private static Optional<Long> phone(Optional<Desk> desk) {
-        return desk.map(one -> one.dossier().phone().id());
+    private static Optional<Long> number(Optional<Glance.Phone> phone) {
+        return phone.map(one -> one.dossier().phone().id());
     }
 
     private void fillFacts(boolean samePhone) {
         filling = true;
         Optional<Fact> kept = samePhone ? selected() : Optional.empty();
         facts.getSelectionModel().clearSelection();
-        facts.getItems().setAll(desk.map(one -> rows(one.identity().facts())).orElseGet(List::of));
+        facts.getItems().setAll(phone.map(one -> rows(one.identity().facts())).orElseGet(List::of));
         kept.ifPresent(this::select);
         if (facts.getItems().isEmpty() && facts.getPlaceholder() == null) {
             facts.setPlaceholder(
@@ -131,17 +144,21 @@ public final class ReadingsPage implements View {
         filling = false;
     }
 
-    private void fillSide(Desk one) {
-        FindingLines.stops(one.identity().findings()).ifPresent(stops.getChildren()::add);
-        new NextCard(session).of(one).ifPresent(next.getChildren()::add);
+    private void fillDisagreements(Identity identity) {
+        FindingLines.stops(identity.findings()).ifPresent(stops.getChildren()::add);
         for (Fact fact : Fact.values()) {
-            if (one.identity().facts().belief(fact) instanceof Belief.Conflicting split) {
+            if (identity.facts().belief(fact) instanceof Belief.Conflicting split) {
                 conflicts.getChildren().add(ConflictCard.of(fact, split, () -> select(fact)));
             }
         }
+    }
+
+    private void fillWhatIsNext(Desk one) {
+        new NextCard(session).of(one).ifPresent(next.getChildren()::add);
         FindingLines.odd(one.identity().findings()).ifPresent(odd.getChildren()::add);
-        one.dossier().intakes().stream()
-                .filter(text -> text.counts() && !one.dossier().isReadable(text))
+        Dossier dossier = one.dossier();
+        dossier.intakes().stream()
+                .filter(text -> text.counts() && !dossier.isReadable(text))
                 .forEach(text -> odd.getChildren().add(unreadable(text)));
     }
 
@@ -198,13 +215,13 @@ public final class ReadingsPage implements View {
 
     private void showBehind(FactRow row) {
         behind.getChildren().clear();
-        if (!(row instanceof FactRow.Line line) || desk.isEmpty()) {
+        if (!(row instanceof FactRow.Line line) || phone.isEmpty()) {
             return;
         }
         Fact fact = line.fact();
         VBox lines = new VBox();
         lines.getStyleClass().add("lines");
-        for (Reading reading : desk.get().identity().ledger().of(fact)) {
+        for (Reading reading : phone.get().identity().ledger().of(fact)) {
             lines.getChildren().add(new ReadingLine(session, reading));
         }
         if (lines.getChildren().isEmpty()) {

@@ -16,6 +16,7 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.mobrak.app.Desk;
+import org.mobrak.app.Glance;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.build.Overlay;
 import org.mobrak.core.identity.build.Ruler;
@@ -33,6 +34,8 @@ final class RulerCard {
     private final HBox body = new HBox();
     private final HBox head;
     private final VBox node;
+    private Optional<Glance.Phone> phone = Optional.empty();
+    /** What knows other builds; it comes after the phone. */
     private Optional<Desk> desk = Optional.empty();
     /** There is none before it is wanted: few look for it, and with its list it is a twentieth of all that is drawn at the start. */
     private Optional<ComboBox<String>> other = Optional.empty();
@@ -67,7 +70,7 @@ final class RulerCard {
         box.getEditor().getStyleClass().add("exact-input");
         Texts.aloud(box, "Another build, to lay over this one");
         other = Optional.of(box);
-        offer("");
+        offer(desk);
         box.valueProperty().addListener((property, old, text) -> {
             if (!filling) {
                 draw();
@@ -91,10 +94,17 @@ final class RulerCard {
         head.getChildren().set(head.getChildren().size() - 1, control);
     }
 
-    private void offer(String chosen) {
-        other.ifPresent(box -> {
-            box.getItems().setAll(desk.map(Desk::otherBuilds).orElse(List.of()));
+    /** Other builds are offered by what is known of them now. */
+    void offer(Optional<Desk> now) {
+        desk = now;
+        List<String> known = now.map(Desk::otherBuilds).orElse(List.of());
+        other.filter(box -> !box.getItems().equals(known)).ifPresent(box -> {
+            filling = true;
+            String chosen = box.getValue();
+            box.getItems().setAll(known);
             box.setValue(chosen);
+            filling = false;
+            draw();
         });
     }
 
@@ -102,15 +112,12 @@ final class RulerCard {
         return other.flatMap(box -> Optional.ofNullable(box.getValue())).orElse("");
     }
 
-    void show(Optional<Desk> now) {
-        boolean samePhone = phone(now).equals(phone(desk));
-        desk = now;
+    void show(Optional<Glance.Phone> now) {
+        boolean samePhone = number(now).equals(number(phone));
+        phone = now;
         if (!samePhone) {
             putAway();
         }
-        filling = true;
-        offer(laidOver());
-        filling = false;
         List<Ruler> rulers = rulers();
         if (rulers.stream().noneMatch(ruler -> ruler.kind().equals(kind))) {
             kind = rulers.isEmpty() ? "" : rulers.get(0).kind();
@@ -119,12 +126,12 @@ final class RulerCard {
         draw();
     }
 
-    private static Optional<Long> phone(Optional<Desk> desk) {
-        return desk.map(one -> one.dossier().phone().id());
+    private static Optional<Long> number(Optional<Glance.Phone> phone) {
+        return phone.map(one -> one.dossier().phone().id());
     }
 
     private List<Ruler> rulers() {
-        return desk.map(one -> one.identity().rulers()).orElse(List.of());
+        return phone.map(one -> one.identity().rulers()).orElse(List.of());
     }
 
     private void fillKinds(List<Ruler> rulers) {
@@ -180,7 +187,7 @@ final class RulerCard {
     }
 
     private String whyEmpty() {
-        Optional<String> number = desk.flatMap(one -> one.identity().facts().value(Fact.BUILD_NUMBER));
+        Optional<String> number = phone.flatMap(one -> one.identity().facts().value(Fact.BUILD_NUMBER));
         return number.map(text ->
                         text + " cannot be taken apart: the catalogue has no grammar for this maker's build numbers.")
                 .orElse("Once a build number is known, it is taken apart here. It stands on the about screen.");

@@ -21,6 +21,7 @@ import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.DrawerEntry;
+import org.mobrak.app.Glance;
 import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
 import org.mobrak.core.identity.Finding;
@@ -90,12 +91,16 @@ final class Drawer implements View {
 
     @Override
     public void show(Snapshot snapshot) {
-        Optional<Long> before = onDesk.map(PhoneRecord::id);
-        onDesk = snapshot.desk().map(desk -> desk.dossier().phone());
-        boolean others = !isListed(snapshot.drawer());
-        all = snapshot.drawer();
+        show(snapshot.glance());
         Texts.say(unread, snapshot.unread().stream().map(Finding::message).collect(Collectors.joining("\n")));
         unread.setVisible(!snapshot.unread().isEmpty());
+    }
+
+    void show(Glance glance) {
+        Optional<Long> before = onDesk.map(PhoneRecord::id);
+        onDesk = glance.phone().map(phone -> phone.dossier().phone());
+        boolean others = !isListed(glance.drawer());
+        all = glance.drawer();
         wanted.setVisible(all.size() > FEW);
         if (others) {
             list();

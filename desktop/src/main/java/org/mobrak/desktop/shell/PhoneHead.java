@@ -11,15 +11,19 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
-import org.mobrak.app.Desk;
+import org.mobrak.app.Glance;
 import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.View;
 
 /** Which phone lies on the desk, and what can be taken back. */
 final class PhoneHead implements View {
+    private static final String UNDO = "Ctrl+Z";
+    private static final String REDO = "Ctrl+Shift+Z";
+
     private final Label nickname = Texts.plain("");
     private final Label model = Texts.exact("");
     private final Label more = Texts.soft("");
@@ -47,6 +51,8 @@ final class PhoneHead implements View {
         undo.setOnAction(press -> session.undo());
         redo.setId("redo");
         redo.setOnAction(press -> session.redo());
+        name(undo, "Undo", UNDO, Optional.empty());
+        name(redo, "Redo", REDO, Optional.empty());
         Button asking = button(Feather.HELP_CIRCLE, "Help on this page (F1)", help);
         asking.setId("ask-help");
         node = new HBox(call, nickname, model, more, undo, redo, asking);
@@ -69,14 +75,18 @@ final class PhoneHead implements View {
 
     @Override
     public void show(Snapshot snapshot) {
-        Optional<Desk> desk = snapshot.desk();
-        Texts.say(nickname, desk.map(one -> one.dossier().phone().nickname()).orElse("No phone on the desk"));
+        show(snapshot.glance());
+        name(undo, "Undo", UNDO, snapshot.undo());
+        name(redo, "Redo", REDO, snapshot.redo());
+    }
+
+    void show(Glance glance) {
+        Optional<Facts> facts = glance.phone().map(phone -> phone.identity().facts());
         Texts.say(
-                model,
-                desk.flatMap(one -> one.identity().facts().value(Fact.MODEL)).orElse(""));
-        Texts.say(more, desk.map(PhoneHead::describe).orElse("Name a phone in the drawer to begin."));
-        name(undo, "Undo", "Ctrl+Z", snapshot.undo());
-        name(redo, "Redo", "Ctrl+Shift+Z", snapshot.redo());
+                nickname,
+                glance.phone().map(phone -> phone.dossier().phone().nickname()).orElse("No phone on the desk"));
+        Texts.say(model, facts.flatMap(known -> known.value(Fact.MODEL)).orElse(""));
+        Texts.say(more, facts.map(PhoneHead::describe).orElse("Name a phone in the drawer to begin."));
     }
 
     private static void name(Button button, String verb, String keys, Optional<String> what) {
@@ -86,8 +96,7 @@ final class PhoneHead implements View {
         Texts.aloud(button, words);
     }
 
-    private static String describe(Desk desk) {
-        var facts = desk.identity().facts();
+    private static String describe(Facts facts) {
         String maker = facts.value(Fact.MAKER).map(name -> name + " ").orElse("");
         String shop = facts.value(Fact.SHOP_NAME).orElse("");
         String os = facts.value(Fact.OS_VERSION)

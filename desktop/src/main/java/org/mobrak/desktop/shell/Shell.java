@@ -22,6 +22,7 @@ import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.mobrak.app.DrawerEntry;
+import org.mobrak.app.Glance;
 import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
 import org.mobrak.app.rehearsal.Practice;
@@ -112,6 +113,7 @@ public final class Shell {
         page.getChildren().setAll(readings.node());
         open.addListener((property, old, stage) -> turnTo(stage));
         scene.widthProperty().addListener((property, before, now) -> giveRoom());
+        session.glance().addListener((property, old, glance) -> showFirst(glance));
         session.snapshot().addListener((property, old, snapshot) -> show(snapshot));
         session.rehearsals().practice().addListener((property, old, now) -> practise(now));
         listen();
@@ -212,6 +214,16 @@ public final class Shell {
         HBox foot = new HBox(light, smaller, larger, settings);
         foot.getStyleClass().add("foot");
         return foot;
+    }
+
+    /** Who is there is seen while the ways are still looked for. */
+    private void showFirst(Glance glance) {
+        if (glance.phone().isPresent()) {
+            unveil();
+            drawer.show(glance);
+            head.show(glance);
+            readings.show(glance);
+        }
     }
 
     private void show(Snapshot snapshot) {
