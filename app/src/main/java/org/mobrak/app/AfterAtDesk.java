@@ -21,7 +21,7 @@ import org.mobrak.core.proof.Strictness;
 /** What aftercare may know of the phone on the desk, and where it keeps what it is told. */
 final class AfterAtDesk implements Place {
     private final Workspace workspace;
-    private final FileRegister bin;
+    private final FileRegister files;
     private final UndoStack undo;
     private final PickedPhone picked;
     private final OnDesk<Dossier> dossier;
@@ -31,7 +31,7 @@ final class AfterAtDesk implements Place {
 
     AfterAtDesk(
             Workspace workspace,
-            FileRegister bin,
+            FileRegister files,
             UndoStack undo,
             PickedPhone picked,
             OnDesk<Dossier> dossier,
@@ -39,7 +39,7 @@ final class AfterAtDesk implements Place {
             Supplier<Catalogue> catalogue,
             Clock clock) {
         this.workspace = workspace;
-        this.bin = bin;
+        this.files = files;
         this.undo = undo;
         this.picked = picked;
         this.dossier = dossier;
@@ -70,7 +70,7 @@ final class AfterAtDesk implements Place {
 
     @Override
     public List<StockCopy> copies() throws Refusal {
-        return bin.copies(picked.orRefuse());
+        return files.copies(picked.orRefuse());
     }
 
     @Override

@@ -50,11 +50,11 @@ public final class Catalogues {
 
     /** A mend may be a route of what ships. */
     private static Catalogue everyRoute(Folders folders, Loaded loaded) throws IOException {
-        if (folders.ground().isEmpty()) {
+        if (folders.besides().isEmpty()) {
             return loaded.catalogue();
         }
         List<Route> routes = new ArrayList<>(loaded.catalogue().routes());
-        routes.addAll(CatalogueLoader.load(folders.ground().get()).catalogue().routes());
+        routes.addAll(CatalogueLoader.load(folders.besides().get()).catalogue().routes());
         return loaded.catalogue().with(routes);
     }
 

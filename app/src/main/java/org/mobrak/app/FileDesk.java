@@ -65,7 +65,7 @@ public final class FileDesk implements AutoCloseable {
     /** Lays a file on the table that was looked into before. */
     public void lay(Kept file) {
         reading("Opening " + file.material().name(), (read, names) -> read.headers(file.path(), names), found -> {
-            bench.get().bin().lay(file, found.with(file.material().digests()));
+            bench.get().files().lay(file, found.with(file.material().digests()));
             return Outcome.NOTHING;
         });
     }
@@ -73,7 +73,7 @@ public final class FileDesk implements AutoCloseable {
     /** Holds another file against the one on the table. */
     public void layBeside(Kept other) {
         reading("Opening " + other.material().name(), (read, names) -> read.headers(other.path(), names), found -> {
-            bench.get().bin().layBeside(found.with(other.material().digests()));
+            bench.get().files().layBeside(found.with(other.material().digests()));
             return Outcome.NOTHING;
         });
     }
@@ -81,7 +81,7 @@ public final class FileDesk implements AutoCloseable {
     /** Puts a file away that was looked into; it stays on the disk. */
     public void putAway(Kept file) {
         workers.ask("Putting " + file.material().name() + " away", () -> {
-            bench.get().bin().putAway(file, bench.get().now());
+            bench.get().files().putAway(file, bench.get().now());
             return Outcome.NOTHING;
         });
     }
@@ -99,7 +99,7 @@ public final class FileDesk implements AutoCloseable {
                         names),
                 found -> {
                     bench.get().keep(List.of(found));
-                    folder.writeChecksums(bench.get().bin().kept());
+                    folder.writeChecksums(bench.get().files().kept());
                     return Outcome.told("Kept as " + place + ", and noted in the folder's SHA256SUMS.");
                 });
     }
@@ -124,7 +124,7 @@ public final class FileDesk implements AutoCloseable {
                 "Verifying " + copy.file().material().name(),
                 (read, names) -> read.digest(copy.file().path()),
                 digests -> new Outcome.Told(bench.get()
-                        .bin()
+                        .files()
                         .checked(
                                 copy,
                                 digests.agrees(Digest.SHA256, registered).orElse(false),
@@ -134,7 +134,7 @@ public final class FileDesk implements AutoCloseable {
     public void unregisterCopy(StockCopy copy) {
         workers.tell(
                 "Taking a copy off the register",
-                () -> bench.get().bin().unregister(copy, bench.get().now()));
+                () -> bench.get().files().unregister(copy, bench.get().now()));
     }
 
     /** Where the files of a job for the phone on the desk are kept. */

@@ -30,7 +30,7 @@ public record Snapshot(
         Optional<Desk> desk,
         List<PastJob> past,
         List<String> bench,
-        CatalogueState shelf,
+        CatalogueState catalogue,
         Optional<Table> table,
         Optional<String> undo,
         Optional<String> redo) {

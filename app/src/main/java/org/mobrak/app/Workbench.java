@@ -55,8 +55,8 @@ import org.mobrak.link.PhoneLink;
  */
 final class Workbench implements AutoCloseable {
     private final Workspace workspace;
-    private final CatalogueComparison shelf;
-    private final FileRegister bin;
+    private final CatalogueComparison comparison;
+    private final FileRegister files;
     private final ReadingEdits readings;
     private final CableWatch cable;
     private final Clock clock;
@@ -80,8 +80,8 @@ final class Workbench implements AutoCloseable {
         this.workspace = workspace;
         this.picked = new PickedPhone(workspace.logbook(), undo);
         this.dossiers = new Dossiers(workspace.logbook(), picked);
-        this.shelf = new CatalogueComparison(workspace);
-        this.bin = new FileRegister(workspace.logbook().materials(), undo);
+        this.comparison = new CatalogueComparison(workspace);
+        this.files = new FileRegister(workspace.logbook().materials(), undo);
         this.readings = new ReadingEdits(workspace.logbook(), undo, picked, this::now);
         this.jobs = new JobEdits(workspace.logbook(), undo, this::desk, this::now);
         this.reports = new ReportBook(workspace.logbook());
@@ -89,7 +89,7 @@ final class Workbench implements AutoCloseable {
         this.cable = new CableWatch(link);
         this.intakes = new Intakes(workspace.logbook(), undo, picked, readings, this::identity, clock);
         this.aftercare = new Aftercare(
-                new AfterAtDesk(workspace, bin, undo, picked, this::dossier, this::identity, this::catalogue, clock));
+                new AfterAtDesk(workspace, files, undo, picked, this::dossier, this::identity, this::catalogue, clock));
         this.clock = clock;
         this.filesFrom = filesFrom;
         this.opened = clock.instant();
@@ -187,15 +187,15 @@ final class Workbench implements AutoCloseable {
     }
 
     void compareCatalogue(Path other) throws IOException {
-        shelf.compare(other);
+        comparison.compare(other);
     }
 
     void leaveCatalogue() throws IOException {
-        shelf.close();
+        comparison.close();
     }
 
     Notice takeEntries(List<Difference> entries) throws IOException, Refusal {
-        undo.did(shelf.take(entries, LocalDate.now(clock), this::forget));
+        undo.did(comparison.take(entries, LocalDate.now(clock), this::forget));
         forget();
         String count = entries.size() == 1 ? "1 entry" : entries.size() + " entries";
         return new Notice(false, count + " taken. Undo puts everything back as it was.");
@@ -222,7 +222,7 @@ final class Workbench implements AutoCloseable {
 
     /** Files that were looked into lie on the shelf now; the running job may ask for more because of them. */
     Notice keep(List<Inspection> found) throws IOException, Refusal {
-        Notice notice = bin.keep(found, now());
+        Notice notice = files.keep(found, now());
         if (picked.get().isPresent()) {
             jobs.noteDemands(Wishes.of(logbook(), picked.get()));
         }
@@ -241,8 +241,8 @@ final class Workbench implements AutoCloseable {
         return readings;
     }
 
-    FileRegister bin() {
-        return bin;
+    FileRegister files() {
+        return files;
     }
 
     Path folder() {
@@ -264,7 +264,7 @@ final class Workbench implements AutoCloseable {
                 .orElseThrow(
                         () -> new Refusal(
                                 "The phone's build number is not known; read it first, or the copy cannot be told from another."));
-        return bin.register(
+        return files.register(
                 picked.orRefuse(), file, covers, facts.value(Fact.MODEL).orElse(""), build, now());
     }
 
@@ -354,8 +354,8 @@ final class Workbench implements AutoCloseable {
                 desk,
                 past(all),
                 cable.seen(),
-                shelf.look(),
-                bin.table(desk.map(one -> one.stock().kept()).orElseGet(bin::kept))
+                comparison.look(),
+                files.table(desk.map(one -> one.stock().kept()).orElseGet(files::kept))
                         .map(table -> table.by(names)),
                 undo.nextUndo(),
                 undo.nextRedo());
@@ -368,7 +368,7 @@ final class Workbench implements AutoCloseable {
     }
 
     private Desk desk(Dossier dossier, Wish wish) {
-        Desk.Stock stock = new Desk.Stock(bin.kept(), bin.copies(dossier.phone()), filesFrom);
+        Desk.Stock stock = new Desk.Stock(files.kept(), files.copies(dossier.phone()), filesFrom);
         return Desk.of(
                 dossier,
                 memory.outlook(catalogue(), dossier, wish),
@@ -439,7 +439,7 @@ final class Workbench implements AutoCloseable {
 
     @Override
     public void close() throws IOException {
-        shelf.close();
+        comparison.close();
         workspace.close();
     }
 }

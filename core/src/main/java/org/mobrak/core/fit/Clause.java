@@ -15,7 +15,7 @@ import org.mobrak.core.identity.Fact;
  * @param result whether it holds
  * @param reason why, in one sentence for a person
  * @param doubt what to be wary of although it holds
- * @param ground the facts it rests on, where they are not certain
+ * @param basis the facts it rests on, where they are not certain
  * @param step the name of the route that would turn a no into a yes
  */
 public record Clause(
@@ -24,7 +24,7 @@ public record Clause(
         Truth result,
         String reason,
         Optional<String> doubt,
-        SearchSpace ground,
+        Basis basis,
         Optional<String> step) {
 
     /** What a clause asks about; programs tell clauses apart by this and never by their words. */
@@ -53,29 +53,29 @@ public record Clause(
      * @param supposes the values with which it would hold, of those that have only a few
      * @param torn those on which its sources disagree
      */
-    public record SearchSpace(Set<Fact> asks, Map<Fact, String> supposes, Set<Fact> torn) {
-        static final SearchSpace FIRM = new SearchSpace(Set.of(), Map.of(), Set.of());
+    public record Basis(Set<Fact> asks, Map<Fact, String> supposes, Set<Fact> torn) {
+        static final Basis FIRM = new Basis(Set.of(), Map.of(), Set.of());
 
-        public SearchSpace {
+        public Basis {
             asks = Set.copyOf(asks);
             supposes = Map.copyOf(supposes);
             torn = Set.copyOf(torn);
         }
 
         /** Two together. */
-        SearchSpace and(SearchSpace other) {
+        Basis and(Basis other) {
             if (equals(FIRM) || other.equals(FIRM)) {
                 return equals(FIRM) ? other : this;
             }
             Map<Fact, String> supposed = new EnumMap<>(Fact.class);
             supposed.putAll(supposes);
             other.supposes.forEach(supposed::putIfAbsent);
-            return new SearchSpace(union(asks, other.asks), supposed, union(torn, other.torn));
+            return new Basis(union(asks, other.asks), supposed, union(torn, other.torn));
         }
 
         /** Where the answer is known, nothing is asked or supposed any more. */
-        SearchSpace settled() {
-            return torn.isEmpty() ? FIRM : new SearchSpace(Set.of(), Map.of(), torn);
+        Basis settled() {
+            return torn.isEmpty() ? FIRM : new Basis(Set.of(), Map.of(), torn);
         }
 
         private static Set<Fact> union(Set<Fact> some, Set<Fact> more) {
@@ -87,7 +87,7 @@ public record Clause(
     }
 
     static Clause of(Kind kind, String name, Truth result, String reason) {
-        return new Clause(kind, name, result, reason, Optional.empty(), SearchSpace.FIRM, Optional.empty());
+        return new Clause(kind, name, result, reason, Optional.empty(), Basis.FIRM, Optional.empty());
     }
 
     static Clause of(String name, Truth result, String reason) {
@@ -95,12 +95,12 @@ public record Clause(
     }
 
     static Clause asking(String name, String reason, Set<Fact> asks) {
-        return of(name, Truth.UNKNOWN, reason).on(new SearchSpace(asks, Map.of(), Set.of()));
+        return of(name, Truth.UNKNOWN, reason).on(new Basis(asks, Map.of(), Set.of()));
     }
 
     /** The facts that would have to be read to settle it; empty unless unknown. */
     public Set<Fact> asks() {
-        return ground.asks();
+        return basis.asks();
     }
 
     Clause doubting(String why) {
@@ -110,24 +110,24 @@ public record Clause(
                 result,
                 reason,
                 Optional.of(doubt.map(first -> first + " " + why).orElse(why)),
-                ground,
+                basis,
                 step);
     }
 
-    Clause on(SearchSpace other) {
+    Clause on(Basis other) {
         return new Clause(kind, name, result, reason, doubt, other, step);
     }
 
     Clause supposing(Map<Fact, String> values) {
-        return values.isEmpty() ? this : on(new SearchSpace(ground.asks(), values, ground.torn()));
+        return values.isEmpty() ? this : on(new Basis(basis.asks(), values, basis.torn()));
     }
 
     Clause as(Kind other) {
-        return new Clause(other, name, result, reason, doubt, ground, step);
+        return new Clause(other, name, result, reason, doubt, basis, step);
     }
 
     Clause named(String other) {
-        return new Clause(kind, other, result, reason, doubt, ground, step);
+        return new Clause(kind, other, result, reason, doubt, basis, step);
     }
 
     Clause because(Optional<String> why) {
@@ -136,24 +136,18 @@ public record Clause(
 
     /** With one more sentence to its reason. */
     Clause adding(String sentence) {
-        return new Clause(kind, name, result, reason + " " + sentence, doubt, ground, step);
+        return new Clause(kind, name, result, reason + " " + sentence, doubt, basis, step);
     }
 
     Clause mendedBy(String route) {
-        return new Clause(kind, name, result, reason, doubt, ground, Optional.of(route));
+        return new Clause(kind, name, result, reason, doubt, basis, Optional.of(route));
     }
 
     /** A yes that rests on facts about which sources disagree, where that must be settled first. */
     Clause unsettled(Set<Fact> facts) {
         String why = "%s Which of the readings is right must be settled first.".formatted(reason);
         return new Clause(
-                kind,
-                name,
-                Truth.UNKNOWN,
-                why,
-                doubt,
-                new SearchSpace(facts, Map.of(), ground.torn()),
-                Optional.empty());
+                kind, name, Truth.UNKNOWN, why, doubt, new Basis(facts, Map.of(), basis.torn()), Optional.empty());
     }
 
     /** Whether it is a no that nothing in the catalogue turns. */

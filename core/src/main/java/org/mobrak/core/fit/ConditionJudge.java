@@ -89,7 +89,7 @@ final class ConditionJudge {
     private Clause not(Condition.Not not) {
         Clause part = judge(not.part());
         Clause turned = Clause.of("Not: " + part.name(), part.result().not(), "Not so: " + part.reason())
-                .on(new Clause.SearchSpace(part.asks(), Map.of(), part.ground().torn()));
+                .on(new Clause.Basis(part.asks(), Map.of(), part.basis().torn()));
         return part.doubt().map(turned::doubting).orElse(turned).because(not.because());
     }
 
@@ -206,11 +206,10 @@ final class ConditionJudge {
     private Clause joined(List<Condition> parts, String word, Truth start, BinaryOperator<Truth> join) {
         List<Clause> clauses = parts.stream().map(this::judge).toList();
         Truth result = clauses.stream().map(Clause::result).reduce(start, join);
-        Clause.SearchSpace ground =
-                clauses.stream().map(Clause::ground).reduce(Clause.SearchSpace.FIRM, Clause.SearchSpace::and);
+        Clause.Basis basis = clauses.stream().map(Clause::basis).reduce(Clause.Basis.FIRM, Clause.Basis::and);
         String name = clauses.stream().map(Clause::name).distinct().collect(Collectors.joining(word));
         String reason = clauses.stream().map(Clause::reason).collect(Collectors.joining(" "));
-        Clause clause = Clause.of(name, result, reason).on(result == Truth.UNKNOWN ? ground : ground.settled());
+        Clause clause = Clause.of(name, result, reason).on(result == Truth.UNKNOWN ? basis : basis.settled());
         return clauses.stream()
                 .flatMap(part -> part.doubt().stream())
                 .findFirst()
@@ -222,7 +221,7 @@ final class ConditionJudge {
         Clause clause = Clause.of(fact.label(), result, reason);
         return facts.isTorn(fact)
                 ? clause.doubting("Strong caution: the readings of “" + fact.label() + "” disagree. Settle that first.")
-                        .on(new Clause.SearchSpace(Set.of(), Map.of(), Set.of(fact)))
+                        .on(new Clause.Basis(Set.of(), Map.of(), Set.of(fact)))
                 : clause;
     }
 

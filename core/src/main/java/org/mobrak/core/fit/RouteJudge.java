@@ -104,7 +104,7 @@ final class RouteJudge {
             return clause;
         }
         List<Fact> torn =
-                clause.ground().torn().stream().filter(mustBeSettled::contains).toList();
+                clause.basis().torn().stream().filter(mustBeSettled::contains).toList();
         return torn.isEmpty() ? clause : clause.unsettled(Set.copyOf(torn));
     }
 

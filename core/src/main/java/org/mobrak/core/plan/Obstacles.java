@@ -29,12 +29,12 @@ final class Obstacles {
         this.limits = limits;
     }
 
-    List<String> sentences(SearchSpace ground, Recognition recognition) {
-        List<String> limited = byLimits(ground);
+    List<String> sentences(SearchSpace space, Recognition recognition) {
+        List<String> limited = byLimits(space);
         if (!limited.isEmpty()) {
             return limited;
         }
-        List<String> all = PlanSearch.leastBlocked(goal, ground)
+        List<String> all = PlanSearch.leastBlocked(goal, space)
                 .map(way -> Stream.concat(
                                 way.blockers().stream(),
                                 way.assumptions().stream().map(Assumption::sentence))
@@ -45,14 +45,14 @@ final class Obstacles {
     }
 
     /** Where only the limits are in the way: those that the plan which breaks the fewest of them breaks, and what breaks them. */
-    private List<String> byLimits(SearchSpace ground) {
+    private List<String> byLimits(SearchSpace space) {
         if (limits.equals(Limits.none())) {
             return List.of();
         }
-        List<Way> ways = PlanSearch.unblocked(goal, ground, Limits.none());
+        List<Way> ways = PlanSearch.unblocked(goal, space, Limits.none());
         List<Way> all =
-                ways.isEmpty() && PlanSearch.assuming(goal, ground, limits).isEmpty()
-                        ? PlanSearch.assuming(goal, ground, Limits.none())
+                ways.isEmpty() && PlanSearch.assuming(goal, space, limits).isEmpty()
+                        ? PlanSearch.assuming(goal, space, Limits.none())
                         : ways;
         return all.stream()
                 .min(Comparator.comparingInt(

@@ -39,7 +39,7 @@ final class PlanSearch {
             Comparator.comparingInt(Way::obstacles).thenComparing(CHEAP_FIRST);
 
     private final Goal goal;
-    private final SearchSpace ground;
+    private final SearchSpace space;
     private final List<Route> routes;
     private final Set<Fact> relevant;
     private final Rule rule;
@@ -58,32 +58,32 @@ final class PlanSearch {
     /** A state with what can be done in it and the ways that lead to it. */
     private record Place(boolean atGoal, List<Move> moves, List<Way> ways) {}
 
-    private PlanSearch(Goal goal, SearchSpace ground, Rule rule) {
+    private PlanSearch(Goal goal, SearchSpace space, Rule rule) {
         this.goal = goal;
-        this.ground = ground;
-        this.routes = Relevance.serving(goal, ground.possible());
+        this.space = space;
+        this.routes = Relevance.serving(goal, space.possible());
         this.relevant = Relevance.factsOf(goal, routes);
         this.rule = rule;
     }
 
     /** All ways to the goal on which nothing stands in the way and that no other beats. */
-    static List<Way> unblocked(Goal goal, SearchSpace ground, Limits limits) {
+    static List<Way> unblocked(Goal goal, SearchSpace space, Limits limits) {
         Predicate<Move> clear =
                 move -> move.blockers().isEmpty() && move.assumptions().isEmpty();
         return new PlanSearch(
-                        goal, ground, new Rule(clear, limits, (a, b) -> a.cost().atMost(b.cost()), true))
+                        goal, space, new Rule(clear, limits, (a, b) -> a.cost().atMost(b.cost()), true))
                 .run();
     }
 
     /** Where what is unknown may be taken for granted: of ways that take the same for granted the best, of others both. */
-    static List<Way> assuming(Goal goal, SearchSpace ground, Limits limits) {
+    static List<Way> assuming(Goal goal, SearchSpace space, Limits limits) {
         Beats fewer = (a, b) -> b.supposed().containsAll(a.supposed())
                 && (a.supposed().size() < b.supposed().size() || a.cost().atMost(b.cost()));
-        return new PlanSearch(goal, ground, new Rule(move -> move.blockers().isEmpty(), limits, fewer, true)).run();
+        return new PlanSearch(goal, space, new Rule(move -> move.blockers().isEmpty(), limits, fewer, true)).run();
     }
 
     /** A way on which the fewest things stand in the way; empty where no route leads to the goal at all. */
-    static Optional<Way> leastBlocked(Goal goal, SearchSpace ground) {
+    static Optional<Way> leastBlocked(Goal goal, SearchSpace space) {
         // Of equally few, what is unknown may yet turn out well; and of those the ones deepest down, on the longest
         // way,
         // are the cause from which the others follow. So a short way must not shut out a longer one.
@@ -92,7 +92,7 @@ final class PlanSearch {
                 .thenComparing(Way::length, Comparator.reverseOrder());
         Beats notMore = (a, b) -> a.obstacles() <= b.obstacles() && a.length() <= b.length();
         Rule rule = new Rule(move -> true, Limits.none(), notMore, false);
-        return new PlanSearch(goal, ground, rule).run().stream().min(fewer);
+        return new PlanSearch(goal, space, rule).run().stream().min(fewer);
     }
 
     private List<Way> run() {
@@ -156,7 +156,7 @@ final class PlanSearch {
     private Place place(Map<Fact, Optional<String>> state) {
         Place known = places.get(state);
         if (known == null) {
-            Facts here = ground.facts().after(state);
+            Facts here = space.facts().after(state);
             boolean atGoal = goal.isReachedIn(here);
             known = new Place(atGoal, atGoal ? List.of() : moves(state, here), new ArrayList<>());
             places.put(state, known);
@@ -170,7 +170,7 @@ final class PlanSearch {
                 .map(route -> move(route, state, here))
                 .filter(move -> rule.passable().test(move)
                         && move.routes().stream()
-                                .allMatch(route -> rule.limits().allow(route, ground.facts())))
+                                .allMatch(route -> rule.limits().allow(route, space.facts())))
                 .toList();
     }
 
@@ -182,13 +182,13 @@ final class PlanSearch {
     }
 
     private Move move(Route route, Map<Fact, Optional<String>> state, Facts here) {
-        Housekeeping.Readiness bench = ground.housekeeping().before(route, hoping(route, state, here));
+        Housekeeping.Readiness bench = space.housekeeping().before(route, hoping(route, state, here));
         List<Route> taken = new ArrayList<>(bench.openers());
         Map<Fact, Optional<String>> ready = after(state, here, taken);
         Set<String> blockers = new LinkedHashSet<>();
         bench.shut().forEach(why -> blockers.add(route.name() + ": " + why));
         Set<Assumption> assumptions = new LinkedHashSet<>(bench.supposed());
-        for (Clause clause : ground.lookahead().clauses(route, ready)) {
+        for (Clause clause : space.lookahead().clauses(route, ready)) {
             if (clause.result() == Truth.NO) {
                 blockers.add(route.name() + ": " + clause.reason());
             } else if (clause.result() == Truth.UNKNOWN) {
@@ -196,28 +196,28 @@ final class PlanSearch {
                         route.name(),
                         clause.reason(),
                         clause.asks(),
-                        clause.ground().supposes()));
+                        clause.basis().supposes()));
             }
         }
         taken.add(route);
         Cost cost = taken.stream().map(this::cost).reduce(Cost.none(), Cost::plus);
-        Facts readied = taken.size() == 1 ? here : ground.facts().after(ready);
+        Facts readied = taken.size() == 1 ? here : space.facts().after(ready);
         return new Move(taken, after(ready, readied, List.of(route)), cost, blockers, assumptions);
     }
 
     private Cost cost(Route route) {
-        return costs.computeIfAbsent(route, one -> Cost.of(one, ground.facts()));
+        return costs.computeIfAbsent(route, one -> Cost.of(one, space.facts()));
     }
 
     /** With what is taken for granted of a route anyway, its gates may be opened. */
     private Facts hoping(Route route, Map<Fact, Optional<String>> state, Facts here) {
-        if (!ground.housekeeping().turnsOnState(route)) {
+        if (!space.housekeeping().turnsOnState(route)) {
             return here;
         }
         Map<Fact, String> hoped = new EnumMap<>(Fact.class);
-        for (Clause clause : ground.lookahead().clauses(route, state)) {
+        for (Clause clause : space.lookahead().clauses(route, state)) {
             if (clause.result() == Truth.UNKNOWN) {
-                hoped.putAll(clause.ground().supposes());
+                hoped.putAll(clause.basis().supposes());
             }
         }
         return here.supposing(hoped);

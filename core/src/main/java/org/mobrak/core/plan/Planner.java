@@ -18,7 +18,7 @@ public final class Planner {
     private final Facts facts;
     private final Optional<School> choice;
     private final Limits limits;
-    private final SearchSpace ground;
+    private final SearchSpace space;
 
     private Planner(Goal goal, Catalogue catalogue, Facts facts, Optional<School> choice, Limits limits) {
         this.goal = goal;
@@ -26,7 +26,7 @@ public final class Planner {
         this.facts = goal.from(facts);
         this.choice = choice;
         this.limits = limits;
-        this.ground = SearchSpace.of(this.catalogue, this.facts, choice);
+        this.space = SearchSpace.of(this.catalogue, this.facts, choice);
     }
 
     /**
@@ -72,7 +72,7 @@ public final class Planner {
         if (goal.isReachedIn(facts)) {
             return found(recognition, List.of(new Plan(goal, List.of(), Cost.none())));
         }
-        List<Plan> front = PlanSelection.ordered(goal, PlanSearch.unblocked(goal, ground, limits));
+        List<Plan> front = PlanSelection.ordered(goal, PlanSearch.unblocked(goal, space, limits));
         if (!front.isEmpty()) {
             return found(recognition, front);
         }
@@ -81,8 +81,8 @@ public final class Planner {
                 recognition,
                 List.of(),
                 List.of(),
-                new Supposing(goal, catalogue, facts, choice, limits).plans(ground),
-                new Obstacles(goal, catalogue, facts, choice, limits).sentences(ground, recognition),
+                new Supposing(goal, catalogue, facts, choice, limits).plans(space),
+                new Obstacles(goal, catalogue, facts, choice, limits).sentences(space, recognition),
                 reachable());
     }
 
@@ -100,7 +100,7 @@ public final class Planner {
                 Comparator.comparingLong((Near near) -> -shared(near.goal())).thenComparingDouble(Near::minutes);
         return Goal.usual().stream()
                 .filter(other -> !other.equals(goal) && !other.isReachedIn(facts))
-                .flatMap(other -> PlanSearch.unblocked(other, ground, limits).stream()
+                .flatMap(other -> PlanSearch.unblocked(other, space, limits).stream()
                         .map(way -> way.cost().minutes())
                         .min(Comparator.naturalOrder())
                         .map(minutes -> new Near(other, minutes))

@@ -36,13 +36,13 @@ final class Supposing {
     }
 
     /** A few plans, none with the same routes as another. */
-    List<Plan> plans(SearchSpace ground) {
+    List<Plan> plans(SearchSpace space) {
         Map<Fact, String> usual = usual();
         List<Plan> shown = new ArrayList<>();
         if (!usual.isEmpty()) {
             add(underUsual(usual), MOST_USUAL, shown);
         }
-        List<Plan> helpful = fewestFirst(PlanSearch.assuming(goal, ground, limits));
+        List<Plan> helpful = fewestFirst(PlanSearch.assuming(goal, space, limits));
         add(helpful.stream().map(plan -> supposing(plan, needed(plan))).toList(), MOST, shown);
         return shown;
     }
@@ -61,10 +61,10 @@ final class Supposing {
         if (goal.isReachedIn(untouched)) {
             return List.of(supposing(new Plan(goal, List.of(), Cost.none()), asked(List.of(), usual)));
         }
-        SearchSpace ground = SearchSpace.of(catalogue, untouched, choice);
-        List<Way> clear = PlanSearch.unblocked(goal, ground, limits);
+        SearchSpace space = SearchSpace.of(catalogue, untouched, choice);
+        List<Way> clear = PlanSearch.unblocked(goal, space, limits);
         List<Plan> plans = clear.isEmpty()
-                ? fewestFirst(PlanSearch.assuming(goal, ground, limits))
+                ? fewestFirst(PlanSearch.assuming(goal, space, limits))
                 : PlanSelection.ordered(goal, clear);
         return plans.stream()
                 .map(plan -> supposing(plan, asked(plan.routes(), usual)))
@@ -125,7 +125,7 @@ final class Supposing {
                             step.route().name(),
                             clause.reason(),
                             clause.asks(),
-                            clause.ground().supposes())));
+                            clause.basis().supposes())));
         }
         plan.assumptions().stream()
                 .filter(gate -> open.stream().noneMatch(one -> one.asks().equals(gate.asks())))

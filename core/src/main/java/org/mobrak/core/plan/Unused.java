@@ -52,8 +52,8 @@ public final class Unused {
                         || other.isHousekeeping()
                         || !other.changes().effects().entrySet().containsAll(served(route)))
                 .toList();
-        SearchSpace ground = SearchSpace.of(catalogue.with(others), facts, choice);
-        return PlanSearch.unblocked(answer.goal(), ground, Limits.none()).stream()
+        SearchSpace space = SearchSpace.of(catalogue.with(others), facts, choice);
+        return PlanSearch.unblocked(answer.goal(), space, Limits.none()).stream()
                 .filter(way ->
                         way.routes().stream().anyMatch(taken -> taken.id().equals(route.id())))
                 .min((a, b) -> Double.compare(a.cost().weight(), b.cost().weight()));

@@ -93,12 +93,12 @@ public final class CataloguePage implements View {
 
     @Override
     public void show(Snapshot snapshot) {
-        Snapshot.CatalogueState shelf = snapshot.shelf();
-        own.getChildren().setAll(holds(shelf), faults(shelf.faults()));
+        Snapshot.CatalogueState state = snapshot.catalogue();
+        own.getChildren().setAll(holds(state), faults(state.faults()));
         List<Difference> takable =
-                shelf.differences().stream().filter(Difference::canBeTaken).toList();
-        if (!shown.equals(shelf.other()) || !entries.getItems().equals(takable)) {
-            shown = shelf.other();
+                state.differences().stream().filter(Difference::canBeTaken).toList();
+        if (!shown.equals(state.other()) || !entries.getItems().equals(takable)) {
+            shown = state.other();
             ticked.clear();
             takable.stream()
                     .filter(one -> one.state() == Difference.State.ONLY_THEIRS)
@@ -107,21 +107,21 @@ public final class CataloguePage implements View {
             entries.getSelectionModel().selectFirst();
             showDetail(entries.getSelectionModel().getSelectedItem());
         }
-        Texts.say(other, shelf.other().map(path -> told(path, shelf)).orElse(""));
-        node.getChildren().setAll(ownScroll, shelf.other().isPresent() ? compared : nothing);
+        Texts.say(other, state.other().map(path -> told(path, state)).orElse(""));
+        node.getChildren().setAll(ownScroll, state.other().isPresent() ? compared : nothing);
         nameTake();
     }
 
-    private static String told(Path path, Snapshot.CatalogueState shelf) {
-        long same = shelf.differences().stream()
+    private static String told(Path path, Snapshot.CatalogueState state) {
+        long same = state.differences().stream()
                 .filter(one -> one.state() == Difference.State.SAME)
                 .count();
-        String faulty = shelf.otherFaults().isEmpty()
+        String faulty = state.otherFaults().isEmpty()
                 ? ""
                 : " Left out for a fault: "
                         + String.join(
                                 " ",
-                                shelf.otherFaults().stream()
+                                state.otherFaults().stream()
                                         .map(Fault::text)
                                         .limit(3)
                                         .toList());
@@ -129,7 +129,7 @@ public final class CataloguePage implements View {
                 + " the same. New ones are ticked; tick what differs only if the other is right." + faulty;
     }
 
-    private Card holds(Snapshot.CatalogueState shelf) {
+    private Card holds(Snapshot.CatalogueState state) {
         Button folder = new Button("Folder …", new FontIcon(Feather.FOLDER));
         folder.setId("other-folder");
         folder.setOnAction(press -> chooseFolder());
@@ -140,7 +140,7 @@ public final class CataloguePage implements View {
         buttons.getStyleClass().add("buttons");
         return new Card(
                 "This workspace's catalogue",
-                Texts.plain("%d phones, %d routes, %d holes".formatted(shelf.phones(), shelf.routes(), shelf.holes())),
+                Texts.plain("%d phones, %d routes, %d holes".formatted(state.phones(), state.routes(), state.holes())),
                 Texts.wrapped(Texts.soft(
                         "Plain YAML files in the workspace's folder “catalogue”: change them with any editor.")),
                 Texts.plain("Hold another one against it:"),

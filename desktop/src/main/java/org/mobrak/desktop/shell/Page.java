@@ -93,13 +93,13 @@ public enum Page {
                         .orElse("");
             case LOGBOOK ->
                 snapshot.past().size() == 1 ? "1 job" : snapshot.past().size() + " jobs";
-            case CATALOGUE -> snapshot.shelf().routes() + " routes" + faults(snapshot);
+            case CATALOGUE -> snapshot.catalogue().routes() + " routes" + faults(snapshot);
             case WORKSHOP -> "from guides";
         };
     }
 
     private static String faults(Snapshot snapshot) {
-        int count = snapshot.shelf().faults().size();
+        int count = snapshot.catalogue().faults().size();
         return count == 0 ? "" : count == 1 ? ", 1 fault" : ", " + count + " faults";
     }
 

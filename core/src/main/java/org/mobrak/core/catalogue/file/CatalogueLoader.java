@@ -32,9 +32,9 @@ public final class CatalogueLoader {
      * Folders that make up one catalogue.
      *
      * @param own those whose entries it has
-     * @param ground one whose holes are known besides; they are facts of the public record and need not be written down twice
+     * @param besides one whose holes are known besides; they are facts of the public record and need not be written down twice
      */
-    public record Folders(List<Path> own, Optional<Path> ground) {
+    public record Folders(List<Path> own, Optional<Path> besides) {
         public Folders {
             own = List.copyOf(own);
         }
@@ -45,7 +45,7 @@ public final class CatalogueLoader {
         }
 
         List<Path> all() {
-            return Stream.concat(own.stream(), ground.stream()).toList();
+            return Stream.concat(own.stream(), besides.stream()).toList();
         }
     }
 
@@ -76,8 +76,8 @@ public final class CatalogueLoader {
 
     static Whole whole(Folders folders) throws IOException {
         Entries own = Entries.of(folders.own());
-        Entries all = folders.ground().isPresent()
-                ? own.with(Entries.of(List.of(folders.ground().get())).holes())
+        Entries all = folders.besides().isPresent()
+                ? own.with(Entries.of(List.of(folders.besides().get())).holes())
                 : own;
         return new Whole(new CatalogueLoader(all).load(), all);
     }

@@ -44,13 +44,13 @@ public record Trial(Optional<Catalogue> catalogue, Optional<Route> route, List<F
      *
      * @param draft of the route; that it is a draft is passed over
      * @param phones the families it brings with it
-     * @param ground the catalogue; an entry of the same id makes way
+     * @param catalogue what the draft joins; an entry of the same id makes way
      */
-    public static Trial of(ObjectNode draft, List<ObjectNode> phones, Catalogue ground) {
+    public static Trial of(ObjectNode draft, List<ObjectNode> phones, Catalogue catalogue) {
         ObjectNode confirmed = draft.deepCopy();
         confirmed.remove("draft");
         List<Found> found = new ArrayList<>();
-        List<KnownPhone> known = new ArrayList<>(ground.phones());
+        List<KnownPhone> known = new ArrayList<>(catalogue.phones());
         for (ObjectNode family : phones) {
             known.addAll(variants(family, found));
         }
@@ -61,14 +61,14 @@ public record Trial(Optional<Catalogue> catalogue, Optional<Route> route, List<F
                 .ifPresent(entry -> faults.addAll(RouteChecks.of(
                         entry,
                         Models.of(known),
-                        ground.rulers(),
-                        ground.holes().stream().map(Hole::id).collect(Collectors.toSet()))));
+                        catalogue.rulers(),
+                        catalogue.holes().stream().map(Hole::id).collect(Collectors.toSet()))));
         Places places = new Places(confirmed);
         faults.forEach(fault -> found.add(new Found(places.at(fault.line()), fault)));
         Optional<Route> route = read.entry()
                 .map(Entry::value)
                 .filter(one -> found.stream().allMatch(each -> each.fault().isWarning()));
-        return new Trial(route.map(one -> joined(ground, known, one)), route, found);
+        return new Trial(route.map(one -> joined(catalogue, known, one)), route, found);
     }
 
     private static List<KnownPhone> variants(ObjectNode family, List<Found> found) {
@@ -83,13 +83,13 @@ public record Trial(Optional<Catalogue> catalogue, Optional<Route> route, List<F
         return variants;
     }
 
-    private static Catalogue joined(Catalogue ground, List<KnownPhone> phones, Route route) {
-        List<Route> routes = new ArrayList<>(ground.routes().stream()
+    private static Catalogue joined(Catalogue catalogue, List<KnownPhone> phones, Route route) {
+        List<Route> routes = new ArrayList<>(catalogue.routes().stream()
                 .filter(one -> !one.id().equals(route.id()))
                 .toList());
         routes.add(route);
         routes.sort(Comparator.comparing(Route::id));
-        return new Catalogue(phones, routes, ground.rulers(), ground.holes());
+        return new Catalogue(phones, routes, catalogue.rulers(), catalogue.holes());
     }
 
     /** Which value stands on which line: the form is written so that each has one of its own. */

@@ -83,9 +83,9 @@ public final class TroubleLoader {
                 }
             }
         }
-        if (folders.ground().isPresent()) {
+        if (folders.besides().isPresent()) {
             // Whatever is wrong in what ships is not the fault of these folders.
-            Entries.read(folders.ground().get(), kind, reader, new ArrayList<>())
+            Entries.read(folders.besides().get(), kind, reader, new ArrayList<>())
                     .forEach(entry -> first.putIfAbsent(id.apply(entry.value()), entry));
         }
         return List.copyOf(first.values());

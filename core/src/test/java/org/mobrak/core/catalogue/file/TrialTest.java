@@ -22,11 +22,11 @@ class TrialTest {
              "work": {"steps": [{"phase": "do", "title": "Open it", "text": "Open it.", "sign": "It says so."}]}}
             """;
 
-    private Catalogue ground;
+    private Catalogue catalogue;
 
     @BeforeEach
     void load() throws IOException {
-        ground = CatalogueLoader.load(Sample.HOME.resolve("catalogue")).catalogue();
+        catalogue = CatalogueLoader.load(Sample.HOME.resolve("catalogue")).catalogue();
     }
 
     private static ObjectNode json(String text) throws IOException {
@@ -40,25 +40,25 @@ class TrialTest {
 
     @Test
     void aPhoneThatNobodyKnowsIsAFaultUntilItsFamilyComesAlong() throws IOException {
-        Trial alone = Trial.of(json(ROUTE), List.of(), ground);
+        Trial alone = Trial.of(json(ROUTE), List.of(), catalogue);
         assertThat(alone.catalogue()).isEmpty();
         assertThat(alone.found())
                 .filteredOn(found -> !found.fault().isWarning())
                 .extracting(Trial.Found::pointer)
                 .containsExactly("/fits/phones/0/model");
-        Trial together = Trial.of(json(ROUTE), List.of(family()), ground);
+        Trial together = Trial.of(json(ROUTE), List.of(family()), catalogue);
         Catalogue with = together.catalogue().orElseThrow();
         assertThat(with.route("wren")).isEqualTo(together.route());
         assertThat(with.phone("KQ-W21")).isPresent();
-        assertThat(with.routes()).hasSize(ground.routes().size() + 1);
-        assertThat(ground.route("wren")).as("the ground stays as it is").isEmpty();
+        assertThat(with.routes()).hasSize(catalogue.routes().size() + 1);
+        assertThat(catalogue.route("wren")).as("the catalogue stays as it is").isEmpty();
     }
 
     @Test
     void everyFaultIsToldAtTheValueItIsAbout() throws IOException {
         ObjectNode route = json(ROUTE);
         route.withObject("/changes").withArray("/writes").add("kettle");
-        assertThat(Trial.of(route, List.of(family()), ground).found())
+        assertThat(Trial.of(route, List.of(family()), catalogue).found())
                 .extracting(Trial.Found::pointer)
                 .contains("/changes/writes/1");
         ObjectNode sum = json(ROUTE);
@@ -68,26 +68,28 @@ class TrialTest {
                 .put("name", "x.apk")
                 .put("role", "app")
                 .put("md5", "abc");
-        assertThat(Trial.of(sum, List.of(family()), ground).found())
+        assertThat(Trial.of(sum, List.of(family()), catalogue).found())
                 .extracting(Trial.Found::pointer)
                 .contains("/work/files/0/md5");
         ObjectNode effect = json(ROUTE);
         effect.withObject("/changes/effects").put("root", "forever");
-        assertThat(Trial.of(effect, List.of(family()), ground).found())
+        assertThat(Trial.of(effect, List.of(family()), catalogue).found())
                 .filteredOn(found -> !found.fault().isWarning())
                 .extracting(Trial.Found::pointer)
                 .allMatch(pointer -> pointer.startsWith("/changes"));
         ObjectNode family = family();
         family.remove("maker");
-        assertThat(Trial.of(json(ROUTE), List.of(family), ground).catalogue()).isEmpty();
+        assertThat(Trial.of(json(ROUTE), List.of(family), catalogue).catalogue())
+                .isEmpty();
     }
 
     @Test
     void anEntryOfTheSameIdMakesWay() throws IOException {
-        Route first = ground.routes().get(0);
+        Route first = catalogue.routes().get(0);
         ObjectNode route = json(ROUTE).put("id", first.id());
-        Catalogue with = Trial.of(route, List.of(family()), ground).catalogue().orElseThrow();
-        assertThat(with.routes()).hasSize(ground.routes().size());
+        Catalogue with =
+                Trial.of(route, List.of(family()), catalogue).catalogue().orElseThrow();
+        assertThat(with.routes()).hasSize(catalogue.routes().size());
         assertThat(with.route(first.id()).orElseThrow().name()).isEqualTo("Root for the Wren");
     }
 }
