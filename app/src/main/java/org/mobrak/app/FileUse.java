@@ -2,8 +2,8 @@ package org.mobrak.app;
 
 import java.util.Optional;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.Route;
-import org.mobrak.core.catalogue.Route.NeededFile;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.material.Inspection;

@@ -22,7 +22,7 @@ import java.util.function.Consumer;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.demo.DrawerFile;
-import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Finding;

@@ -15,11 +15,14 @@ import java.util.stream.Stream;
 import org.apache.commons.io.file.PathUtils;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
+import org.mobrak.core.catalogue.Gate;
 import org.mobrak.core.catalogue.Minutes;
 import org.mobrak.core.catalogue.Money;
+import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.PartitionClass;
+import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.catalogue.Route;
-import org.mobrak.core.catalogue.Route.NeededFile;
+import org.mobrak.core.catalogue.RouteStep;
 import org.mobrak.core.catalogue.file.CatalogueLoader;
 import org.mobrak.core.catalogue.file.CatalogueLoader.Folders;
 import org.mobrak.core.catalogue.match.Identity;
@@ -45,8 +48,8 @@ public final class Sample {
     private final List<PartitionClass> writes = new ArrayList<>(List.of(PartitionClass.SYSTEM));
     private final List<String> marks = new ArrayList<>();
     private final List<Route.Report> reports = new ArrayList<>();
-    private final List<Route.Gate> gates = new ArrayList<>();
-    private final List<Route.RouteStep> steps = new ArrayList<>();
+    private final List<Gate> gates = new ArrayList<>();
+    private final List<RouteStep> steps = new ArrayList<>();
     private final String id;
     private String family = "family";
     private double minutes = 10;
@@ -195,27 +198,27 @@ public final class Sample {
     }
 
     public Sample gate(Fact fact, int atLeast) {
-        gates.add(new Route.Gate(fact, List.of(), Optional.of(atLeast), "because"));
+        gates.add(new Gate(fact, List.of(), Optional.of(atLeast), "because"));
         return this;
     }
 
     public Sample gate(Fact fact, String value) {
-        gates.add(new Route.Gate(fact, List.of(value), Optional.empty(), "because"));
+        gates.add(new Gate(fact, List.of(value), Optional.empty(), "because"));
         return this;
     }
 
-    public Sample step(Route.Phase phase, String title) {
+    public Sample step(Phase phase, String title) {
         return step(phase, title, Optional.empty());
     }
 
-    public Sample step(Route.Phase phase, String title, Route.Wipe wipe) {
+    public Sample step(Phase phase, String title, Route.Wipe wipe) {
         return step(phase, title, Optional.of(wipe));
     }
 
-    private Sample step(Route.Phase phase, String title, Optional<Route.Wipe> wipe) {
+    private Sample step(Phase phase, String title, Optional<Route.Wipe> wipe) {
         Optional<String> none = Optional.empty();
         Optional<Integer> no = Optional.empty();
-        steps.add(new Route.RouteStep(
+        steps.add(new RouteStep(
                 phase,
                 title,
                 title,

@@ -23,7 +23,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.Desk;
 import org.mobrak.app.DrawerEntry;
-import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.gather.GatherItem;
 import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.Standing;

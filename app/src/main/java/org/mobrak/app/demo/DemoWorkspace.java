@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import org.apache.commons.io.file.PathUtils;
 import org.mobrak.core.catalogue.Catalogue;
-import org.mobrak.core.catalogue.Route.Gate;
+import org.mobrak.core.catalogue.Gate;
 import org.mobrak.core.catalogue.match.Identity;
 import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.StockCopy;

@@ -11,7 +11,7 @@ import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.catalogue.KeyChord.Key;
 import org.mobrak.core.catalogue.Otherwise;
 import org.mobrak.core.catalogue.Route;
-import org.mobrak.core.catalogue.Route.RouteStep;
+import org.mobrak.core.catalogue.RouteStep;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.link.Mode;
 import org.mobrak.link.bench.BenchTruth;

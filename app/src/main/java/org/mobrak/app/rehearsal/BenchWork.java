@@ -14,8 +14,8 @@ import java.util.Set;
 import org.mobrak.app.Session;
 import org.mobrak.app.rehearsal.BenchView.Doing;
 import org.mobrak.app.rehearsal.BenchView.Offer;
-import org.mobrak.core.catalogue.Route;
-import org.mobrak.core.catalogue.Route.Gate;
+import org.mobrak.core.catalogue.Gate;
+import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Fact;
@@ -271,7 +271,7 @@ final class BenchWork {
                 continue;
             }
             boolean ofRoute = work.route(step).work().files().stream()
-                    .map(Route.NeededFile::name)
+                    .map(NeededFile::name)
                     .anyMatch(taken.came().wanted().name()::equals);
             if (ofRoute) {
                 images.put(taken.came().wanted().name(), anew.contains(fetch.id()) ? taken.right() : taken.came());

@@ -3,6 +3,7 @@ package org.mobrak.app.rehearsal;
 import java.io.IOException;
 import java.util.Optional;
 import java.util.Set;
+import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Finding;
 
@@ -24,7 +25,7 @@ final class Fetching {
      */
     record Taken(BenchFiles.Fetched came, BenchFiles.Fetched right, Optional<Finding> objection) {}
 
-    Taken take(Route.NeededFile wanted, Route route, Set<Fault> faults) throws IOException {
+    Taken take(NeededFile wanted, Route route, Set<Fault> faults) throws IOException {
         Setting.Device device = setting.device();
         BenchFiles.Fetched right = files.right(wanted, device.code(), device.bench());
         BenchFiles.Fetched came = right;

@@ -12,8 +12,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.mobrak.app.Outlook;
+import org.mobrak.core.catalogue.Gate;
+import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.Route;
-import org.mobrak.core.catalogue.Route.Gate;
+import org.mobrak.core.catalogue.RouteStep;
 import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Fact;
@@ -113,7 +115,7 @@ public final class Rehearsal {
         if (step.needed().isEmpty()) {
             return;
         }
-        Route.NeededFile wanted = step.needed().get();
+        NeededFile wanted = step.needed().get();
         Fetching.Taken taken = fetching.take(wanted, route(step), faults.at(step));
         BenchFiles.Fetched came = taken.came();
         if (taken.objection().isPresent() && person == Person.CAREFUL) {
@@ -207,7 +209,7 @@ public final class Rehearsal {
 
     private Map<String, BenchFiles.Fetched> images(Step step) throws IOException {
         Map<String, BenchFiles.Fetched> of = new HashMap<>();
-        for (Route.NeededFile wanted : route(step).work().files()) {
+        for (NeededFile wanted : route(step).work().files()) {
             if (fetched.containsKey(wanted.name())) {
                 of.put(wanted.name(), fetched.get(wanted.name()));
             }
@@ -228,7 +230,7 @@ public final class Rehearsal {
                 "remedy",
                 step.how()
                         .flatMap(how -> how.remedies().stream().findFirst())
-                        .map(Route.Remedy::what)
+                        .map(RouteStep.Remedy::what)
                         .orElse("cable, driver and keys once more"));
         work.setBenchRight();
         if (hands.state().mode() == Mode.LOOP || hands.state().mode() == Mode.BLACK) {

@@ -17,6 +17,7 @@ import org.mobrak.app.Catalogues;
 import org.mobrak.app.Outlook;
 import org.mobrak.app.Wish;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.Truth;
@@ -80,7 +81,7 @@ class JobsTest {
         RunSheet sheet = outlook.sheet(plan);
         assertThat(sheet.steps())
                 .filteredOn(Step.Fetch.class::isInstance)
-                .extracting(step -> ((Step.Fetch) step).needed().map(Route.NeededFile::name))
+                .extracting(step -> ((Step.Fetch) step).needed().map(NeededFile::name))
                 .as("gathered")
                 .containsAll(plan.routes().stream()
                         .flatMap(route -> route.work().files().stream())

@@ -3,9 +3,6 @@ package org.mobrak.core.catalogue;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
 import com.fasterxml.jackson.annotation.JsonProperty;
-import java.util.Collection;
-import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -268,55 +265,6 @@ public record Route(
     }
 
     /**
-     * A file the route needs.
-     *
-     * @param bytes its size
-     * @param md5 lower-case hexadecimal, as most sources give it
-     * @param sha1 lower-case hexadecimal
-     * @param sha256 lower-case hexadecimal
-     * @param slot the one slot it belongs in, as the flasher of the route's version calls it
-     * @param partition what it is written to
-     * @param keepZipped whether it must stay as it is; absent where that does not matter
-     * @param where {@code phone} or {@code computer}; the phone if absent
-     * @param holds what the source says is in it: the kernel's release and build date, OS version and patch level
-     */
-    public record NeededFile(
-            String name,
-            String role,
-            Optional<Long> bytes,
-            Optional<String> md5,
-            Optional<String> sha1,
-            Optional<String> sha256,
-            Optional<String> slot,
-            Optional<PartitionClass> partition,
-            Optional<Boolean> keepZipped,
-            Optional<String> where,
-            Map<Fact, String> holds) {
-        public NeededFile {
-            holds = holds == null ? Map.of() : Map.copyOf(holds);
-        }
-
-        /** Whether it is copied to the phone, and not only used on the computer. */
-        public boolean goesToPhone() {
-            return where.filter("computer"::equals).isEmpty();
-        }
-
-        /** Whether there is anything to check its bytes against. */
-        public boolean hasDigest() {
-            return !digests().isEmpty();
-        }
-
-        /** What the source says its digests are, by the name of the digest, the strongest first. */
-        public Map<String, String> digests() {
-            Map<String, String> digests = new LinkedHashMap<>();
-            sha256.ifPresent(value -> digests.put("SHA-256", value));
-            sha1.ifPresent(value -> digests.put("SHA-1", value));
-            md5.ifPresent(value -> digests.put("MD5", value));
-            return digests;
-        }
-    }
-
-    /**
      * A program or driver the computer needs.
      *
      * @param kind {@code tool} or {@code driver}
@@ -334,90 +282,6 @@ public record Route(
                     .orElse("any version");
         }
     }
-
-    /** What must be true before the phone is touched: one of some values, or a number at least so high. */
-    public record Gate(Fact fact, List<String> is, Optional<Integer> atLeast, String why) {
-        public Gate {
-            is = orEmpty(is);
-        }
-
-        /**
-         * How full the battery must be before something is written: what the riskiest class of it asks. Empty where nothing is.
-         *
-         * @param writer the route or file that writes it
-         */
-        public static Optional<Gate> battery(Collection<PartitionClass> written, String writer) {
-            return written.stream()
-                    .max(Comparator.comparingInt(PartitionClass::battery).thenComparingInt(PartitionClass::severity))
-                    .map(riskiest -> new Gate(
-                            Fact.BATTERY_PERCENT,
-                            List.of(),
-                            Optional.of(riskiest.battery()),
-                            "%s writes %s; the phone must not go off in the middle."
-                                    .formatted(writer, riskiest.named())));
-        }
-
-        /** Whether another gate asks for as much of the same, or more. */
-        public boolean isWithin(Gate other) {
-            return other.fact == fact && other.atLeast.orElse(0) >= atLeast.orElse(0);
-        }
-    }
-
-    /**
-     * One thing to do; waits are in minutes. With a choice of wipes, a step may belong to one of them.
-     *
-     * @param from the mode it begins in, where that is not the mode it ends in
-     * @param mode the mode it ends in
-     * @param ifNot what to do if the sign does not come; {@code remedies} tells more cases apart
-     * @param writes what it writes; where no step of a route says so, the first that does anything is taken to write it all
-     * @param effects what holds once it is done; where no step says so, the last that does anything brings it about
-     * @param rung how much it proves, from 1 (an icon) to 6 (still so after a restart)
-     * @param by which of several ways the text tells, where there are others
-     * @param or the others
-     */
-    public record RouteStep(
-            Phase phase,
-            String title,
-            String text,
-            Optional<String> from,
-            Optional<String> mode,
-            Optional<KeyChord> keys,
-            Optional<String> sign,
-            Optional<Integer> normalUntil,
-            Optional<Integer> worryAfter,
-            Optional<String> ifNot,
-            List<Remedy> remedies,
-            List<PartitionClass> writes,
-            Map<Fact, String> effects,
-            Optional<Integer> rung,
-            boolean noReturn,
-            Optional<Wipe> wipe,
-            Optional<Habit> by,
-            List<Otherwise> or) {
-        public RouteStep {
-            or = orEmpty(or);
-            remedies = orEmpty(remedies);
-            writes = orEmpty(writes);
-            effects = effects == null ? Map.of() : Map.copyOf(effects);
-        }
-
-        /** What to do for each thing that may be seen instead of the sign. */
-        public List<Remedy> allRemedies() {
-            return Stream.concat(
-                            remedies.stream(), ifNot.map(what -> new Remedy("The sign does not come", what)).stream())
-                    .toList();
-        }
-
-        /** Whether it is done with this kind of wipe. */
-        boolean isWith(Wipe chosen) {
-            return wipe.isEmpty() || wipe.get() == chosen;
-        }
-    }
-
-    /** If a person sees the one, they do the other. */
-    public record Remedy(
-            @JsonProperty("if") String seen,
-            @JsonProperty("do") String what) {}
 
     /**
      * What else is worth knowing before one decides.
@@ -451,30 +315,6 @@ public record Route(
 
     /** Somebody tried it on this build. The date is ISO 8601. */
     public record Report(String model, String build, boolean worked, String date) {}
-
-    /** The parts of a run sheet, in order. */
-    public enum Phase {
-        @JsonProperty("gather")
-        GATHER("Gather"),
-        @JsonProperty("prepare")
-        PREPARE("Prepare"),
-        @JsonProperty("do")
-        DO("Do"),
-        @JsonProperty("prove")
-        PROVE("Prove"),
-        @JsonProperty("tidy")
-        TIDY("Tidy");
-
-        private final String label;
-
-        Phase(String label) {
-            this.label = label;
-        }
-
-        public String label() {
-            return label;
-        }
-    }
 
     private static <T> List<T> orEmpty(List<T> list) {
         return list == null ? List.of() : List.copyOf(list);

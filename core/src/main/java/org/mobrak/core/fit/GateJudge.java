@@ -1,7 +1,7 @@
 package org.mobrak.core.fit;
 
 import java.util.Optional;
-import org.mobrak.core.catalogue.Route.Gate;
+import org.mobrak.core.catalogue.Gate;
 import org.mobrak.core.identity.Facts;
 
 /** Whether a gate is open, and what to do if not. */

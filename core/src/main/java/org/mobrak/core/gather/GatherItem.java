@@ -4,8 +4,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.PartitionClass;
-import org.mobrak.core.catalogue.Route.NeededFile;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.material.Write;
 

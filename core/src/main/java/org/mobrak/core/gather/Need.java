@@ -1,8 +1,8 @@
 package org.mobrak.core.gather;
 
 import java.util.Optional;
-import org.mobrak.core.catalogue.Route.Gate;
-import org.mobrak.core.catalogue.Route.NeededFile;
+import org.mobrak.core.catalogue.Gate;
+import org.mobrak.core.catalogue.NeededFile;
 
 /** Something a job needs on the bench. */
 public sealed interface Need {

@@ -1,6 +1,6 @@
 package org.mobrak.core.job;
 
-import org.mobrak.core.catalogue.Route.Gate;
+import org.mobrak.core.catalogue.Gate;
 
 /**
  * Something a sheet must make sure of besides.

@@ -11,8 +11,8 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import org.mobrak.core.catalogue.Route.NeededFile;
-import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.catalogue.NeededFile;
+import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.identity.VisibleText;
 
 /**

@@ -8,9 +8,9 @@ import java.util.Optional;
 import java.util.Set;
 import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.PartitionClass;
+import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.catalogue.Route;
-import org.mobrak.core.catalogue.Route.Phase;
-import org.mobrak.core.catalogue.Route.RouteStep;
+import org.mobrak.core.catalogue.RouteStep;
 import org.mobrak.core.identity.Fact;
 
 /**

@@ -11,9 +11,10 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Gate;
+import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.catalogue.Route;
-import org.mobrak.core.catalogue.Route.Gate;
-import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.catalogue.RouteStep;
 import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Fact;
@@ -121,7 +122,7 @@ final class SheetGates {
                         .filter(value -> GateJudge.holds(gate, value) == Truth.YES)
                         .isPresent())
                 .findFirst()
-                .map(route -> route.steps().stream().map(Route.RouteStep::text).collect(Collectors.joining(" ")))
+                .map(route -> route.steps().stream().map(RouteStep::text).collect(Collectors.joining(" ")))
                 .map(how -> " If it is not so: " + how)
                 .orElse("");
     }

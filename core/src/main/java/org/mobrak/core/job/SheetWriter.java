@@ -11,11 +11,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Gate;
 import org.mobrak.core.catalogue.Money;
+import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.PartitionClass;
+import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.catalogue.Route;
-import org.mobrak.core.catalogue.Route.Gate;
-import org.mobrak.core.catalogue.Route.Phase;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.plan.Plan;
@@ -128,13 +129,13 @@ final class SheetWriter {
 
     /** A file that several routes ask for is fetched once. */
     private Collection<Step> files() {
-        Map<Route.NeededFile, Step> steps = new LinkedHashMap<>();
+        Map<NeededFile, Step> steps = new LinkedHashMap<>();
         plan.routes()
                 .forEach(route -> route.work().files().forEach(file -> steps.putIfAbsent(file, fetch(route, file))));
         return steps.values();
     }
 
-    private static Step fetch(Route route, Route.NeededFile file) {
+    private static Step fetch(Route route, NeededFile file) {
         String text = file.hasDigest()
                 ? "Put it on the computer and drop it on the page Files: it is held against the route’s checksum there, to the byte."
                 : "Put it on the computer and drop it on the page Files. The route names no checksum for it, so take it from one place only.";

@@ -10,7 +10,7 @@ import org.commonmark.ext.gfm.tables.TablesExtension;
 import org.commonmark.parser.Parser;
 import org.commonmark.renderer.html.HtmlRenderer;
 import org.commonmark.renderer.text.TextContentRenderer;
-import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.fit.Clause;
 import org.mobrak.core.identity.VisibleText;
 
@@ -107,7 +107,7 @@ public record Brief(String phone, Plan plan, Replay replay, List<Figure> figures
                 .toList();
     }
 
-    private static String file(Route.NeededFile file) {
+    private static String file(NeededFile file) {
         String digests = file.digests().entrySet().stream()
                 .limit(1)
                 .map(Map.Entry::getValue)

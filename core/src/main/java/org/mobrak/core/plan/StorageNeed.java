@@ -3,7 +3,7 @@ package org.mobrak.core.plan;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.mobrak.core.catalogue.Route.NeededFile;
+import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;

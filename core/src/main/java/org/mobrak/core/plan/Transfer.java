@@ -1,8 +1,8 @@
 package org.mobrak.core.plan;
 
 import java.util.OptionalLong;
+import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.Route;
-import org.mobrak.core.catalogue.Route.NeededFile;
 
 /** How long files take to reach a phone, and how large one may be. */
 public final class Transfer {

@@ -115,12 +115,12 @@ class AftermathTest {
                 new Route.Changes(Map.of(Fact.OS_KIND, "custom"), List.of(), List.of(), List.of(), true, true);
         Route full = route("os")
                 .changing(both)
-                .step(Route.Phase.DO, "wipe all", Route.Wipe.FULL)
-                .step(Route.Phase.DO, "wipe little", Route.Wipe.LIGHT)
+                .step(Phase.DO, "wipe all", Route.Wipe.FULL)
+                .step(Phase.DO, "wipe little", Route.Wipe.LIGHT)
                 .making(Map.of());
-        assertThat(full.steps()).extracting(Route.RouteStep::title).containsExactly("wipe all");
+        assertThat(full.steps()).extracting(RouteStep::title).containsExactly("wipe all");
         Route light = full.withLightWipe();
-        assertThat(light.steps()).extracting(Route.RouteStep::title).containsExactly("wipe little");
+        assertThat(light.steps()).extracting(RouteStep::title).containsExactly("wipe little");
         assertThat(light.changes().wipesData()).isFalse();
         assertThat(Aftermath.of(light, facts("filesCopied=yes"))).doesNotContainKey(Fact.FILES_COPIED);
     }

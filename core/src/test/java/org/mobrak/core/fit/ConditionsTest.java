@@ -14,8 +14,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
+import org.mobrak.core.catalogue.Gate;
 import org.mobrak.core.catalogue.Hole;
-import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.build.Overlay;
@@ -115,7 +115,7 @@ class ConditionsTest {
     /** A battery gate over what is no number is unknown, and never a crash. */
     @Test
     void aGateOverWhatIsNoNumberIsUnknown() {
-        Route.Gate gate = new Route.Gate(Fact.OS_VERSION, List.of(), Optional.of(4), "why");
+        Gate gate = new Gate(Fact.OS_VERSION, List.of(), Optional.of(4), "why");
         assertThat(GateJudge.of(gate, facts("osVersion=4.1")).result()).isEqualTo(Truth.UNKNOWN);
     }
 

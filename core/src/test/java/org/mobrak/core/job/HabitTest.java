@@ -18,7 +18,7 @@ import org.mobrak.core.catalogue.Habit;
 import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.catalogue.Money;
 import org.mobrak.core.catalogue.Otherwise;
-import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.catalogue.file.CatalogueLoader;
 import org.mobrak.core.catalogue.file.Fault;
 

@@ -31,13 +31,13 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Gate;
 import org.mobrak.core.catalogue.Habit;
 import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.catalogue.Otherwise;
 import org.mobrak.core.catalogue.PartitionClass;
-import org.mobrak.core.catalogue.Route;
-import org.mobrak.core.catalogue.Route.Gate;
-import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.catalogue.Phase;
+import org.mobrak.core.catalogue.RouteStep;
 import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.identity.Fact;
@@ -267,7 +267,7 @@ class WorkspaceTest {
                 Optional.of("a warning"),
                 Optional.of(2),
                 Optional.of(5),
-                List.of(new Route.Remedy("nothing shows", "another cable")),
+                List.of(new RouteStep.Remedy("nothing shows", "another cable")),
                 Optional.of(Habit.KEYS),
                 List.of(new Otherwise(Habit.PLUG, "Put the plug in.", Optional.of("off"), Optional.empty(), none)));
         Step.Change change =

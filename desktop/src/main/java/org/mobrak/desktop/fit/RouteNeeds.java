@@ -7,8 +7,9 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
+import org.mobrak.core.catalogue.Gate;
+import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.Route;
-import org.mobrak.core.catalogue.Route.NeededFile;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Texts;
 
@@ -47,7 +48,7 @@ final class RouteNeeds {
                 + Stream.concat(Stream.of(file.name(), size, check), more).collect(Collectors.joining(", "));
     }
 
-    private static String words(Route.Gate gate) {
+    private static String words(Gate gate) {
         return gate.fact().label() + " "
                 + gate.atLeast().map(least -> least + " or more").orElse(String.join(" or ", gate.is()));
     }

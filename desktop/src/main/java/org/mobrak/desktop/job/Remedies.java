@@ -4,7 +4,7 @@ import javafx.scene.control.Button;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 import org.mobrak.app.Session;
-import org.mobrak.core.catalogue.Route.Remedy;
+import org.mobrak.core.catalogue.RouteStep.Remedy;
 import org.mobrak.core.job.Step;
 import org.mobrak.desktop.parts.Texts;
 

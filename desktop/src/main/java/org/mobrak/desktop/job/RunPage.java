@@ -25,7 +25,7 @@ import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.Desk;
 import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
-import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.Step;
 import org.mobrak.desktop.parts.Empty;

@@ -1,6 +1,6 @@
 package org.mobrak.desktop.job;
 
-import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.job.Step;
 
 /** A line of the run sheet: a phase's heading, or a step and whether it is ticked or next. */

@@ -4,8 +4,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.mobrak.core.catalogue.Condition;
+import org.mobrak.core.catalogue.Gate;
 import org.mobrak.core.catalogue.Increase;
 import org.mobrak.core.catalogue.Mark;
+import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
@@ -69,7 +71,7 @@ final class ChangeChecks {
 
     /** A route must own up to what its files can do. */
     private void files() {
-        List<Route.NeededFile> files = route.work().files();
+        List<NeededFile> files = route.work().files();
         for (int i = 0; i < files.size(); i++) {
             String pointer = "/work/files/" + i;
             String name = files.get(i).name();
@@ -102,10 +104,10 @@ final class ChangeChecks {
     }
 
     private void battery() {
-        Optional<Route.Gate> asked = Route.Gate.battery(changes.writes(), route.name());
-        List<Route.Gate> gates = route.work().gates();
+        Optional<Gate> asked = Gate.battery(changes.writes(), route.name());
+        List<Gate> gates = route.work().gates();
         for (int i = 0; i < gates.size(); i++) {
-            Route.Gate own = gates.get(i);
+            Gate own = gates.get(i);
             if (asked.isPresent()
                     && own.fact() == Fact.BATTERY_PERCENT
                     && !asked.get().isWithin(own)) {

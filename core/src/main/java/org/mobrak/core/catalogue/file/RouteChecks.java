@@ -9,10 +9,12 @@ import java.util.Set;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.catalogue.Habit;
+import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.Otherwise;
 import org.mobrak.core.catalogue.PartitionClass;
+import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.catalogue.Route;
-import org.mobrak.core.catalogue.Route.Phase;
+import org.mobrak.core.catalogue.RouteStep;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.build.Rulers;
 import org.mobrak.core.identity.build.TextPattern;
@@ -170,7 +172,7 @@ final class RouteChecks {
     private void files() {
         boolean deadly = route.changes().writes().stream().anyMatch(PartitionClass::canBrickForGood);
         for (int i = 0; i < route.work().files().size(); i++) {
-            Route.NeededFile needed = route.work().files().get(i);
+            NeededFile needed = route.work().files().get(i);
             if (deadly
                     && needed.partition()
                             .filter(PartitionClass::canBrickForGood)
@@ -186,7 +188,7 @@ final class RouteChecks {
 
     private void steps() {
         for (int i = 0; i < route.work().steps().size(); i++) {
-            Route.RouteStep step = route.work().steps().get(i);
+            RouteStep step = route.work().steps().get(i);
             String pointer = "/work/steps/" + i;
             boolean acts = step.phase() == Phase.DO || step.phase() == Phase.PROVE;
             if (acts && step.sign().isEmpty()) {
@@ -209,7 +211,7 @@ final class RouteChecks {
     }
 
     /** Ways to choose between are of one kind, and each is told once. */
-    private void ways(Route.RouteStep step, String pointer) {
+    private void ways(RouteStep step, String pointer) {
         List<Habit> told = Stream.concat(step.by().stream(), step.or().stream().map(Otherwise::by))
                 .toList();
         boolean oneKind = told.stream().map(Habit::kind).distinct().count() <= 1;
@@ -225,7 +227,7 @@ final class RouteChecks {
     }
 
     /** A step does no more than its route. */
-    private void change(Route.RouteStep step, String pointer) {
+    private void change(RouteStep step, String pointer) {
         Set<PartitionClass> written = EnumSet.noneOf(PartitionClass.class);
         written.addAll(route.changes().writes());
         if (route.changes().wipesData()) {

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Condition;
+import org.mobrak.core.catalogue.Gate;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.build.Rulers;
@@ -120,7 +121,7 @@ final class ScopeChecks {
         });
     }
 
-    private void gate(String pointer, Route.Gate gate) {
+    private void gate(String pointer, Gate gate) {
         if (gate.is().isEmpty() == gate.atLeast().isEmpty()) {
             faults.fault(pointer, "A gate needs either “is” or “atLeast”.", "Say what must be true.");
         }

@@ -3,7 +3,7 @@ package org.mobrak.core.material.check;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
-import org.mobrak.core.catalogue.Route.NeededFile;
+import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.material.FileKind;
 import org.mobrak.core.material.Material;

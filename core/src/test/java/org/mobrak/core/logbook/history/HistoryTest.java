@@ -12,6 +12,7 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.Route.OwnPace;
 import org.mobrak.core.identity.Fact;
@@ -34,8 +35,8 @@ class HistoryTest {
     private static final Instant NOON = Instant.parse("2026-03-01T12:00:00Z");
     private static final Route ROUTE = Sample.route("pack")
             .costing(0, 20, false)
-            .step(Route.Phase.DO, "lay it down")
-            .step(Route.Phase.DO, "press it")
+            .step(Phase.DO, "lay it down")
+            .step(Phase.DO, "press it")
             .making(Fact.ROOT, "permanent");
 
     private final Catalogue catalogue = new Catalogue(List.of(), List.of(ROUTE));
@@ -53,7 +54,7 @@ class HistoryTest {
     }
 
     private static List<Step> work(Job job) {
-        return job.sheet().of(Route.Phase.DO);
+        return job.sheet().of(Phase.DO);
     }
 
     private static Instant after(int minutes) {
