@@ -52,11 +52,15 @@ public final class Session implements AutoCloseable {
     private final JobDesk job;
 
     private final AtomicBoolean closed = new AtomicBoolean();
+    private final AtomicBoolean weighed = new AtomicBoolean();
     private final Observed<Boolean> settled = new Observed<>(false);
     private final Observed<Glance> glance = new Observed<>(null);
 
     // These belong to the worker thread.
     private @Nullable Workbench opened;
+    /** What follows from who is there is not told with it. */
+    private boolean entering;
+
     private Optional<Wish> withoutPhone = Optional.empty();
 
     /**
@@ -169,14 +173,35 @@ public final class Session implements AutoCloseable {
         return files;
     }
 
+    /** Opens the workspace and shows how everything stands. */
     public void open() {
+        enter();
+        weigh();
+    }
+
+    /** Opens the workspace as far as it tells who is there. */
+    public void enter() {
         workers.change("Opening the workspace", () -> {
             opened = Workbench.open(folder, cache, link, clock, filesFrom);
             Glance first = opened.glance();
+            entering = true;
             workers.draw(() -> glance.set(first));
+        });
+    }
+
+    /** Works out what follows from who is there; once is enough. */
+    public void weigh() {
+        if (!weighed.getAndSet(true)) {
+            workers.change("Looking for the ways", this::recall);
+        }
+    }
+
+    private void recall() {
+        // What could not be opened was told.
+        if (opened != null) {
             rehearsals.recall();
             program.recall();
-        });
+        }
     }
 
     /** Begins what nobody waits for; told when there is something to be seen. */
@@ -360,6 +385,10 @@ public final class Session implements AutoCloseable {
 
     /** On the worker thread. */
     private Optional<Snapshot> look() {
+        if (entering) {
+            entering = false;
+            return Optional.empty();
+        }
         return Optional.ofNullable(opened).map(open -> open.look(wish()));
     }
 }

@@ -101,7 +101,17 @@ final class Workbench implements AutoCloseable {
     /** Opens a workspace with the phone on the desk that was there last. */
     static Workbench open(Path folder, Path cache, PhoneLink link, Clock clock, FilesFrom filesFrom)
             throws IOException {
-        return new Workbench(Workspace.open(folder, cache), link, clock, filesFrom);
+        Workspace workspace = Workspace.begin(folder, cache);
+        try {
+            Workbench bench = new Workbench(workspace, link, clock, filesFrom);
+            // What phones told can be read while the catalogue is.
+            bench.dossiers.all();
+            workspace.awaitCatalogue();
+            return bench;
+        } catch (IOException | RuntimeException failed) {
+            workspace.close();
+            throw failed;
+        }
     }
 
     /**

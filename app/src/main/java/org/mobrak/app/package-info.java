@@ -5,6 +5,8 @@
  * org.mobrak.app.Snapshot}, set on the thread that draws after it is on disk. All reading, computing and writing
  * happens on one worker thread; pages only look at the snapshot.
  *
- * <p>Nothing here is ever {@code null} but the snapshot before the first one came.
+ * <p>When a workspace is opened, {@link org.mobrak.app.Glance} tells who is there before the ways are looked for.
+ *
+ * <p>Nothing here is ever {@code null} but the glance and the snapshot before the first ones came.
  */
 package org.mobrak.app;

@@ -2,12 +2,15 @@ package org.mobrak.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import ch.qos.logback.classic.LoggerContext;
+import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.slf4j.Logger;
 
 /** What the program tells of itself and of its computer. */
 class ProgramTest {
@@ -37,6 +40,22 @@ class ProgramTest {
                 .startsWith("y")
                 .endsWith("last\n")
                 .hasSizeLessThan(200_001);
+    }
+
+    @Test
+    void whatThePartsHaveToSayIsALineInTheLog() throws Exception {
+        Path log = top.resolve("state/mobrak.log");
+        LogFile provider = new LogFile(log);
+        provider.initialize();
+        Logger part = provider.getLoggerFactory().getLogger("org.mobrak.app.Session");
+        part.debug("too small to be told");
+        part.warn("The lock could not be given back", new IOException("no room"));
+        assertThat(Files.readString(log))
+                .containsPattern(
+                        "^\\d{4}-\\d\\d-\\d\\dT[0-9:.]+Z WARN  org.mobrak.app.Session The lock could not be given back\n")
+                .contains("java.io.IOException: no room", "\tat ")
+                .doesNotContain("too small");
+        ((LoggerContext) provider.getLoggerFactory()).stop();
     }
 
     @Test

@@ -102,6 +102,15 @@ class SessionTest {
     }
 
     @Test
+    void whyAWorkspaceCannotBeOpenedIsNotDrownedByWhatWouldHaveFollowed() throws Exception {
+        try (Bench bench = new Bench(top.resolve("nowhere"))) {
+            assertThat(bench.sees()).isNull();
+            assertThat(bench.told).isEmpty();
+            assertThat(bench.session.notice().get().orElseThrow().text()).contains("nowhere is no workspace");
+        }
+    }
+
+    @Test
     void whoIsThereIsToldBeforeTheWaysAndStaysTheSame() throws Exception {
         Path folder = top.resolve("known");
         Workspace.create(folder, List.of(HOME.resolve("catalogue")));

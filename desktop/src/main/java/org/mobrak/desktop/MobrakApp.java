@@ -69,7 +69,7 @@ public final class MobrakApp {
     private Session opening(Path folder, Executor drawing) {
         Session session = session(folder, drawing);
         session.notice().addListener((property, before, notice) -> refuse(session, notice));
-        session.open();
+        session.enter();
         return session;
     }
 
@@ -109,7 +109,7 @@ public final class MobrakApp {
 
     /** A workspace that cannot be opened is told where the command was given, and leaves no window behind. */
     private static void refuse(Session session, Optional<Notice> notice) {
-        if (session.snapshot().get() == null && notice.filter(Notice::bad).isPresent()) {
+        if (session.glance().get() == null && notice.filter(Notice::bad).isPresent()) {
             System.err.println("mobrak: " + notice.get().text());
             System.exit(UNREADABLE);
         }

@@ -8,6 +8,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.Arrays;
 import java.util.zip.CRC32;
+import org.jspecify.annotations.Nullable;
 import org.sqlite.SQLiteJDBCLoader;
 import org.sqlite.util.OSInfo;
 
@@ -25,8 +26,7 @@ final class NativeLibrary {
     /** Must come before the database is first used; later it has no effect. */
     static void keepIn(Path cache) {
         String name = System.mapLibraryName("sqlitejdbc");
-        String shipped = "/org/sqlite/native/" + OSInfo.getNativeLibFolderPathForCurrentOS() + "/" + name;
-        try (InputStream in = SQLiteJDBCLoader.class.getResourceAsStream(shipped)) {
+        try (InputStream in = shipped(cache.resolve("native"), name)) {
             if (in != null && System.getProperty(FOLDER) == null) {
                 Path folder = kept(cache, name, in.readAllBytes());
                 System.setProperty(NAME, name);
@@ -36,6 +36,26 @@ final class NativeLibrary {
             // Losing the cache loses nothing.
             return;
         }
+    }
+
+    private static @Nullable InputStream shipped(Path natives, String name) throws IOException {
+        Path place = natives.resolve(System.getProperty("os.name") + " " + System.getProperty("os.arch"));
+        String known = Files.isRegularFile(place, LinkOption.NOFOLLOW_LINKS) ? Files.readString(place) : "";
+        InputStream kept = known.isEmpty() ? null : shipped(known + "/" + name);
+        if (kept != null) {
+            return kept;
+        }
+        // To know where it runs the driver starts another program, so its answer is kept. A wrong one does no harm:
+        // what cannot be
+        // loaded is looked for as always.
+        String asked = OSInfo.getNativeLibFolderPathForCurrentOS();
+        Files.createDirectories(natives);
+        Files.writeString(place, asked);
+        return shipped(asked + "/" + name);
+    }
+
+    private static @Nullable InputStream shipped(String name) {
+        return SQLiteJDBCLoader.class.getResourceAsStream("/org/sqlite/native/" + name);
     }
 
     private static Path kept(Path cache, String name, byte[] shipped) throws IOException {
@@ -56,6 +76,6 @@ final class NativeLibrary {
     private static String sum(byte[] bytes) {
         CRC32 sum = new CRC32();
         sum.update(bytes);
-        return "%08x-%d".formatted(sum.getValue(), bytes.length);
+        return Long.toHexString(sum.getValue()) + "-" + bytes.length;
     }
 }

@@ -27,6 +27,7 @@ import org.apache.commons.io.file.PathUtils;
 import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.FlywayException;
 import org.flywaydb.core.api.MigrationInfo;
+import org.jspecify.annotations.Nullable;
 import org.mobrak.core.catalogue.file.CatalogueCache;
 import org.mobrak.core.catalogue.file.CatalogueLoader;
 import org.mobrak.core.catalogue.file.TroubleLoader;
@@ -54,10 +55,12 @@ public final class Workspace implements AutoCloseable {
     private final FileChannel lockFile;
     private final Connection held;
     private final Logbook logbook;
-    private final CatalogueCache cache;
-    private CatalogueLoader.Loaded catalogue;
+    private final FutureTask<Read> reading;
     private Optional<IntegrityCheck> integrity = Optional.empty();
     private Optional<Thread> backup = Optional.empty();
+
+    /** The catalogue as it was read last; null until it was waited for. */
+    private @Nullable Read read;
 
     /** A catalogue and where it was read from, which reads it faster another time. */
     private record Read(CatalogueCache cache, CatalogueLoader.Loaded catalogue) {}
@@ -73,9 +76,7 @@ public final class Workspace implements AutoCloseable {
         // without them not even reading goes.
         this.held = connect(database);
         this.logbook = new Logbook(held);
-        Read read = result(reading);
-        this.cache = read.cache();
-        this.catalogue = read.catalogue();
+        this.reading = reading;
     }
 
     /** Begins to read the catalogue; logbook and catalogue do not need each other, so both are opened at once. */
@@ -124,6 +125,18 @@ public final class Workspace implements AutoCloseable {
      * @param cache where what was read of catalogues may be kept, outside of the workspace
      */
     public static Workspace open(Path folder, Path cache) throws IOException {
+        Workspace opened = begin(folder, cache);
+        try {
+            opened.awaitCatalogue();
+            return opened;
+        } catch (IOException | RuntimeException failed) {
+            opened.close();
+            throw failed;
+        }
+    }
+
+    /** Opens a workspace as far as its logbook; its catalogue is there once it was waited for. Else as {@link #open}. */
+    public static Workspace begin(Path folder, Path cache) throws IOException {
         if (!Files.isDirectory(folder)) {
             throw new UnreadableInput(folder + " is no workspace; check the path.");
         }
@@ -136,6 +149,11 @@ public final class Workspace implements AutoCloseable {
             channel.close();
             throw failed;
         }
+    }
+
+    /** Waits until the catalogue was read. */
+    public void awaitCatalogue() throws IOException {
+        read = result(reading);
     }
 
     private static FileChannel lock(Path folder) throws IOException {
@@ -264,17 +282,24 @@ public final class Workspace implements AutoCloseable {
 
     /** Reads the catalogue anew where its files have changed. */
     public void reloadCatalogue() throws IOException {
-        catalogue = cache.load(folder.resolve("catalogue"));
+        CatalogueCache cache = read().cache();
+        read = new Read(cache, cache.load(folder.resolve("catalogue")));
     }
 
     /** The workspace's catalogue and the faults in its files. */
     public CatalogueLoader.Loaded catalogue() {
-        return catalogue;
+        return read().catalogue();
+    }
+
+    private Read read() {
+        return Objects.requireNonNull(read, "the catalogue was not waited for");
     }
 
     /** What goes wrong and what mends it, by the workspace's catalogue; read when it is asked for. */
     public Troubles troubles() throws IOException {
-        return TroubleLoader.load(CatalogueLoader.Folders.of(folder.resolve("catalogue")), catalogue.catalogue())
+        return TroubleLoader.load(
+                        CatalogueLoader.Folders.of(folder.resolve("catalogue")),
+                        catalogue().catalogue())
                 .troubles();
     }
 

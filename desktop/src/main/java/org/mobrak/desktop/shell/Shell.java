@@ -121,7 +121,10 @@ public final class Shell {
         room.root().setOpacity(0);
         Drawn.after(PATIENCE, this::unveil);
         // A workspace that took another's place is open already.
-        Optional.ofNullable(session.snapshot().get()).ifPresent(this::show);
+        Optional.ofNullable(session.snapshot().get())
+                .ifPresentOrElse(
+                        this::show,
+                        () -> Optional.ofNullable(session.glance().get()).ifPresent(this::showFirst));
     }
 
     /** Who waits longer sees what is being done. */
@@ -218,12 +221,16 @@ public final class Shell {
 
     /** Who is there is seen while the ways are still looked for. */
     private void showFirst(Glance glance) {
-        if (glance.phone().isPresent()) {
-            unveil();
-            drawer.show(glance);
-            head.show(glance);
-            readings.show(glance);
+        if (glance.phone().isEmpty()) {
+            session.weigh();
+            return;
         }
+        unveil();
+        drawer.show(glance);
+        head.show(glance);
+        readings.show(glance);
+        // Drawing and looking for ways would take turns at the same processor.
+        Drawn.then(session::weigh);
     }
 
     private void show(Snapshot snapshot) {

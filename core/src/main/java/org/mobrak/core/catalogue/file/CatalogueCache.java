@@ -25,6 +25,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Catalogue;
@@ -113,7 +114,9 @@ public final class CatalogueCache {
     }
 
     private Path place(CatalogueLoader.Folders folders) {
-        return folder.resolve(digest(folders.toString()) + ".cbor");
+        String own = folders.own().stream().map(Path::toString).collect(Collectors.joining("\n"));
+        String besides = folders.besides().map(path -> "\n\n" + path).orElse("");
+        return folder.resolve(digest(own + besides) + ".cbor");
     }
 
     private Optional<Loaded> kept(Path file, String stamp) {

@@ -2,7 +2,6 @@ package org.mobrak.core.identity.reader;
 
 import com.fasterxml.jackson.core.type.TypeReference;
 import com.fasterxml.jackson.databind.json.JsonMapper;
-import com.fasterxml.jackson.dataformat.yaml.YAMLFactory;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -18,7 +17,10 @@ import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Source;
 
 /**
- * A screen or sticker on which values stand beside their labels; the wordings are data, in {@code labels.yaml}.
+ * A screen or sticker on which values stand beside their labels; the wordings are data, in {@code labels.json}: lower-case, as they
+ * have been seen (common practice, no published source; the bootloader's variable names are those its published protocol gives). A star
+ * stands for any one word; {@code as} says how the value is read, {@code values} what a value means. It is JSON and not YAML because every
+ * start reads it.
  *
  * @param source what a reading from it counts as
  * @param rules what each wording stands for
@@ -39,8 +41,8 @@ record LabelledForm(Source source, Map<String, Rule> rules, Set<String> marks) {
 
     /** All forms that ship with Mobrak. */
     static List<LabelledForm> shipped() {
-        try (InputStream in = LabelledForm.class.getResourceAsStream("labels.yaml")) {
-            List<Entry> entries = JsonMapper.builder(new YAMLFactory())
+        try (InputStream in = LabelledForm.class.getResourceAsStream("labels.json")) {
+            List<Entry> entries = JsonMapper.builder()
                     .addModule(new com.fasterxml.jackson.datatype.jdk8.Jdk8Module())
                     .build()
                     .readValue(in, new TypeReference<>() {});
