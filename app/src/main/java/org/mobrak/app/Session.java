@@ -196,9 +196,10 @@ public final class Session implements AutoCloseable {
         }
     }
 
-    private void recall() {
+    private void recall() throws IOException {
         // What could not be opened was told.
         if (opened != null) {
+            opened.weigh();
             rehearsals.recall();
             program.recall();
         }

@@ -14,6 +14,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.mobrak.app.aftercare.Aftercare;
@@ -106,7 +107,7 @@ final class Workbench implements AutoCloseable {
             Workbench bench = new Workbench(workspace, link, clock, filesFrom);
             // What phones told can be read while the catalogue is.
             bench.dossiers.all();
-            workspace.awaitCatalogue();
+            workspace.whoIsKnown();
             return bench;
         } catch (IOException | RuntimeException failed) {
             workspace.close();
@@ -331,17 +332,22 @@ final class Workbench implements AutoCloseable {
                 .toList();
     }
 
-    /** Who is there. */
-    Glance glance() {
+    /** Who is there; it takes no routes to say that. */
+    Glance glance() throws IOException {
+        Catalogue known = workspace.whoIsKnown();
         List<Dossier> all = dossiers.all();
-        reports.read(all);
-        return new Glance(entries(all), onDesk(all).map(dossier -> new Glance.Phone(dossier, identity(dossier))));
+        return new Glance(
+                entries(all, dossier -> memory.identity(known, dossier)),
+                onDesk(all).map(dossier -> new Glance.Phone(dossier, memory.identity(known, dossier))));
     }
 
-    private List<DrawerEntry> entries(List<Dossier> all) {
-        return all.stream()
-                .map(dossier -> dossiers.entry(dossier, this::identity))
-                .toList();
+    /** Reads what it takes to look for ways. */
+    void weigh() throws IOException {
+        workspace.awaitCatalogue();
+    }
+
+    private List<DrawerEntry> entries(List<Dossier> all, Function<Dossier, Identity> who) {
+        return all.stream().map(dossier -> dossiers.entry(dossier, who)).toList();
     }
 
     private Optional<Dossier> onDesk(List<Dossier> all) {
@@ -359,7 +365,7 @@ final class Workbench implements AutoCloseable {
         PartitionNames names = PartitionNames.of(desk.flatMap(Desk::known));
         return new Snapshot(
                 workspace.folder(),
-                entries(all),
+                entries(all, this::identity),
                 unread(),
                 desk,
                 past(all),

@@ -84,6 +84,11 @@ public final class Sample {
 
     /** What the readings of each demo device add up to, in the order of their names. */
     public static List<Facts> demoPhones(Catalogue catalogue) throws IOException {
+        return demoIdentities(catalogue).stream().map(Identity::facts).toList();
+    }
+
+    /** Who each demo device is. */
+    public static List<Identity> demoIdentities(Catalogue catalogue) throws IOException {
         Map<String, List<Reading>> readings = new TreeMap<>();
         try (Stream<Path> files = Files.list(HOME.resolve("demo/readings"))) {
             for (Path file : files.sorted().toList()) {
@@ -94,7 +99,7 @@ public final class Sample {
             }
         }
         return readings.values().stream()
-                .map(of -> Identity.of(catalogue, new Ledger(of), List.of()).facts())
+                .map(of -> Identity.of(catalogue, new Ledger(of), List.of()))
                 .toList();
     }
 

@@ -54,16 +54,27 @@ public final class MobrakApp {
     public static void start(Path folder, Places places, List<Path> files) {
         MobrakApp app = new MobrakApp(places);
         Drawing drawing = new Drawing();
-        CompletableFuture<Session> opening = CompletableFuture.supplyAsync(
-                () -> app.opening(folder, drawing), task -> new Thread(task, "opening").start());
+        CompletableFuture<Session> opening = beside("opening", () -> app.opening(folder, drawing));
+        CompletableFuture<Void> theme = beside("theme", () -> {
+            Shell.begin();
+            return null;
+        });
         Platform.startup(() -> {
+            theme.join();
             Stage stage = new Stage();
             endWith(stage, opening::join);
             frame(stage, folder);
+            Scene scene = stage.getScene();
+            CompletableFuture<Shell> shell =
+                    beside("shell", () -> new Shell(opening.join(), ZoneId.systemDefault(), scene));
             stage.show();
             // The frame is drawn before it is filled.
-            Drawn.then(() -> app.begin(stage, opening.join(), folder, drawing, files));
+            Drawn.then(() -> app.begin(stage, opening.join(), shell.join(), folder, drawing, files));
         });
+    }
+
+    private static <T> CompletableFuture<T> beside(String name, Supplier<T> work) {
+        return CompletableFuture.supplyAsync(work, task -> new Thread(task, name).start());
     }
 
     private Session opening(Path folder, Executor drawing) {
@@ -73,8 +84,8 @@ public final class MobrakApp {
         return session;
     }
 
-    private void begin(Stage stage, Session session, Path folder, Drawing drawing, List<Path> files) {
-        fill(stage, session, folder);
+    private void begin(Stage stage, Session session, Shell shell, Path folder, Drawing drawing, List<Path> files) {
+        fill(stage, session, shell, folder);
         drawing.begin();
         new Thread(() -> note(folder), "recent").start();
         if (!files.isEmpty()) {
@@ -118,13 +129,15 @@ public final class MobrakApp {
     /** Opens the workspace in a window that knows no other. */
     static void show(Stage stage, Session session, Path folder) {
         session.open();
+        Shell.begin();
         frame(stage, folder);
-        new Shell(session, ZoneId.systemDefault(), stage.getScene()).recall();
+        Shell shell = new Shell(session, ZoneId.systemDefault(), stage.getScene());
+        shell.moveIn();
+        shell.recall();
         stage.show();
     }
 
     static void frame(Stage stage, Path folder) {
-        Shell.begin();
         stage.setScene(new Scene(new Pane(), WIDTH, HEIGHT));
         stage.setTitle("Mobrak: " + folder.getFileName());
         stage.setMinWidth(LEAST_WIDTH);
@@ -133,7 +146,11 @@ public final class MobrakApp {
 
     /** Fills a window's frame. */
     void fill(Stage stage, Session session, Path folder) {
-        Shell shell = new Shell(session, ZoneId.systemDefault(), stage.getScene());
+        fill(stage, session, new Shell(session, ZoneId.systemDefault(), stage.getScene()), folder);
+    }
+
+    private void fill(Stage stage, Session session, Shell shell, Path folder) {
+        shell.moveIn();
         shell.offer(new OtherWorkspaces(this, stage, session, folder));
         shell.recall();
         // Not before there is something to be seen: a picture takes its time.

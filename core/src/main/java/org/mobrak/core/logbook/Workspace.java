@@ -28,6 +28,7 @@ import org.flywaydb.core.Flyway;
 import org.flywaydb.core.api.FlywayException;
 import org.flywaydb.core.api.MigrationInfo;
 import org.jspecify.annotations.Nullable;
+import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.file.CatalogueCache;
 import org.mobrak.core.catalogue.file.CatalogueLoader;
 import org.mobrak.core.catalogue.file.TroubleLoader;
@@ -55,17 +56,20 @@ public final class Workspace implements AutoCloseable {
     private final FileChannel lockFile;
     private final Connection held;
     private final Logbook logbook;
-    private final FutureTask<Read> reading;
+    private final FutureTask<Begun> reading;
     private Optional<IntegrityCheck> integrity = Optional.empty();
     private Optional<Thread> backup = Optional.empty();
 
-    /** The catalogue as it was read last; null until it was waited for. */
+    /** The catalogue as it was read last; null until somebody asks for it. */
     private @Nullable Read read;
 
     /** A catalogue and where it was read from, which reads it faster another time. */
     private record Read(CatalogueCache cache, CatalogueLoader.Loaded catalogue) {}
 
-    private Workspace(Path folder, FileChannel lockFile, FutureTask<Read> reading) throws IOException {
+    /** A catalogue that is being read. */
+    private record Begun(CatalogueCache cache, CatalogueCache.Begun catalogue) {}
+
+    private Workspace(Path folder, FileChannel lockFile, FutureTask<Begun> reading) throws IOException {
         this.folder = folder;
         this.lockFile = lockFile;
         SQLiteDataSource database = openLogbook(folder.resolve("logbook.db"), lockFile.size() > 0);
@@ -80,10 +84,10 @@ public final class Workspace implements AutoCloseable {
     }
 
     /** Begins to read the catalogue; logbook and catalogue do not need each other, so both are opened at once. */
-    private static FutureTask<Read> reading(Path folder, Path cache) {
-        FutureTask<Read> reading = new FutureTask<>(() -> {
+    private static FutureTask<Begun> reading(Path folder, Path cache) {
+        FutureTask<Begun> reading = new FutureTask<>(() -> {
             CatalogueCache kept = new CatalogueCache(cache);
-            return new Read(kept, kept.load(folder.resolve("catalogue")));
+            return new Begun(kept, kept.begin(folder.resolve("catalogue")));
         });
         Thread reader = new Thread(reading, "catalogue");
         reader.setDaemon(true);
@@ -91,7 +95,7 @@ public final class Workspace implements AutoCloseable {
         return reading;
     }
 
-    private static Read result(FutureTask<Read> reading) throws IOException {
+    private static Begun result(FutureTask<Begun> reading) throws IOException {
         try {
             return reading.get();
         } catch (InterruptedException stopped) {
@@ -135,13 +139,13 @@ public final class Workspace implements AutoCloseable {
         }
     }
 
-    /** Opens a workspace as far as its logbook; its catalogue is there once it was waited for. Else as {@link #open}. */
+    /** Opens a workspace as far as its logbook; its catalogue is read meanwhile. Else as {@link #open}. */
     public static Workspace begin(Path folder, Path cache) throws IOException {
         if (!Files.isDirectory(folder)) {
             throw new UnreadableInput(folder + " is no workspace; check the path.");
         }
         FileChannel channel = lock(folder);
-        FutureTask<Read> reading = reading(folder, cache);
+        FutureTask<Begun> reading = reading(folder, cache);
         NativeLibrary.keepIn(cache);
         try {
             return new Workspace(folder, channel, reading);
@@ -151,9 +155,17 @@ public final class Workspace implements AutoCloseable {
         }
     }
 
-    /** Waits until the catalogue was read. */
+    /** As much of the catalogue as tells who a phone is; it may be without routes. */
+    public Catalogue whoIsKnown() throws IOException {
+        return result(reading).catalogue().known();
+    }
+
+    /** Waits until the whole catalogue was read. */
     public void awaitCatalogue() throws IOException {
-        read = result(reading);
+        if (read == null) {
+            Begun begun = result(reading);
+            read = new Read(begun.cache(), begun.catalogue().whole());
+        }
     }
 
     private static FileChannel lock(Path folder) throws IOException {
@@ -292,7 +304,12 @@ public final class Workspace implements AutoCloseable {
     }
 
     private Read read() {
-        return Objects.requireNonNull(read, "the catalogue was not waited for");
+        try {
+            awaitCatalogue();
+        } catch (IOException vanished) {
+            throw new UncheckedIOException(vanished);
+        }
+        return Objects.requireNonNull(read);
     }
 
     /** What goes wrong and what mends it, by the workspace's catalogue; read when it is asked for. */

@@ -37,10 +37,13 @@ final class Look {
         this.scene = scene;
         this.session = session;
         this.letters = letters;
+    }
+
+    /** Gives the scene its looks, on the thread that draws; what is hung into it afterwards is held against them once. */
+    void begin() {
         FONTS.forEach(font -> Font.loadFont(resource("fonts/" + font + ".woff"), USUAL));
         scene.getStylesheets().setAll(resource("light.css"), resource("mobrak.css"));
         theme(false);
-        letters();
     }
 
     /** Puts the look back that the workspace remembers. */
@@ -102,7 +105,8 @@ final class Look {
         letters();
     }
 
-    private void letters() {
+    /** The scene's root is as large as the letters are wanted. */
+    void letters() {
         // The usual size stands in the style sheet, which is compiled; this would have to be parsed.
         scene.getRoot().setStyle(size == USUAL ? "" : "-fx-font-size: " + size + "px;");
         letters.accept(size);

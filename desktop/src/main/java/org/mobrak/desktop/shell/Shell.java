@@ -72,15 +72,17 @@ public final class Shell {
     private boolean begun;
     private Optional<Long> phoneShown = Optional.empty();
 
-    /** A shell in a scene of its own. */
+    /** A shell in a scene of its own, on the thread that draws. */
     public Shell(Session session, ZoneId zone) {
         this(session, zone, new Scene(new Pane(), WIDTH, HEIGHT));
+        moveIn();
     }
 
     /**
-     * A shell in a scene that is there already: what is shown need not be measured for a window that has its size.
+     * A shell for a scene that is there already: what is shown need not be measured for a window that has its size. Making it takes
+     * its time and touches nothing that is shown, so it may be made beside the thread that draws.
      *
-     * @param scene whose root makes way
+     * @param scene whose root makes way once the shell moves in
      */
     public Shell(Session session, ZoneId zone, Scene scene) {
         this.session = session;
@@ -100,25 +102,30 @@ public final class Shell {
         drawer = new Drawer(session, foot);
         room = new Room(drawer.node());
         head = new PhoneHead(session, room.call(), sides::help);
-        VBox top = new VBox(head.node(), rail.node(), new MessageBar(session).node());
-        frame.setCenter(page);
-        frame.setTop(top);
-        frame.setBottom(new CautionStrip(open).node());
-        room.setCenter(frame);
-        over.getChildren().setAll(room.root());
-        scene.setRoot(over);
         look = new Look(scene, session, room::setLetters);
         keys = new Keys(session, this, look, sides, room, drawer, readings);
+        frame.setCenter(page);
+        frame.setTop(new VBox(head.node(), rail.node(), new MessageBar(session).node()));
+        frame.setBottom(new CautionStrip(open).node());
         page.getStyleClass().add("page-place");
         page.getChildren().setAll(readings.node());
+        room.setCenter(frame);
+        over.getChildren().setAll(room.root());
+        // A drawer that was not read yet is not an empty one, and painting it would take time from reading it.
+        room.root().setOpacity(0);
+    }
+
+    /** Hangs the shell into its scene and shows what there is, on the thread that draws. */
+    public void moveIn() {
+        look.begin();
+        scene.setRoot(over);
+        look.letters();
         open.addListener((property, old, stage) -> turnTo(stage));
         scene.widthProperty().addListener((property, before, now) -> giveRoom());
         session.glance().addListener((property, old, glance) -> showFirst(glance));
         session.snapshot().addListener((property, old, snapshot) -> show(snapshot));
         session.rehearsals().practice().addListener((property, old, now) -> practise(now));
         listen();
-        // A drawer that was not read yet is not an empty one, and painting it would take time from reading it.
-        room.root().setOpacity(0);
         Drawn.after(PATIENCE, this::unveil);
         // A workspace that took another's place is open already.
         Optional.ofNullable(session.snapshot().get())

@@ -99,28 +99,78 @@ public final class CatalogueCache {
 
     /** Loads folders as one catalogue, from the cache if that still holds. */
     public Loaded load(CatalogueLoader.Folders folders) throws IOException {
+        return begin(folders).whole();
+    }
+
+    /** Begins to load a catalogue with what tells who a phone is, from the cache if that still holds. */
+    public Begun begin(Path catalogue) throws IOException {
+        return begin(CatalogueLoader.Folders.of(catalogue));
+    }
+
+    private Begun begin(CatalogueLoader.Folders folders) throws IOException {
         String stamp = stamp(folders);
-        Path file = place(folders);
-        Optional<Loaded> kept = kept(file, stamp);
+        Optional<Begun> kept = box(place(folders), stamp).flatMap(box -> begun(box, folders, stamp));
         if (kept.isPresent()) {
             return kept.get();
         }
+        Loaded loaded = read(folders, stamp);
+        return new Begun(loaded.catalogue(), () -> loaded);
+    }
+
+    private Loaded read(CatalogueLoader.Folders folders, String stamp) throws IOException {
         CatalogueLoader.Whole whole = CatalogueLoader.whole(folders);
         // Only what still lies there as it was read, and could be read, is worth keeping.
         if (whole.loaded().faults().stream().noneMatch(Fault::isUnread) && stamp.equals(stamp(folders))) {
-            keep(file, stamp, whole);
+            keep(place(folders), stamp, whole);
         }
         return whole.loaded();
+    }
+
+    /** A catalogue of which so much was read as tells who a phone is. */
+    public static final class Begun {
+        private final Catalogue known;
+        private Rest rest;
+
+        private Begun(Catalogue known, Rest rest) {
+            this.known = known;
+            this.rest = rest;
+        }
+
+        /** Phones, grammars and holes; it may be without routes. */
+        public Catalogue known() {
+            return known;
+        }
+
+        /** All of it. */
+        public Loaded whole() throws IOException {
+            Loaded loaded = rest.read();
+            // What it was read from may be large, and is not needed again.
+            rest = () -> loaded;
+            return loaded;
+        }
+    }
+
+    /** Reads what was left for later. */
+    private interface Rest {
+        Loaded read() throws IOException;
+    }
+
+    private Optional<Begun> begun(Box box, CatalogueLoader.Folders folders, String stamp) {
+        try {
+            Catalogue known = known(box);
+            return Optional.of(new Begun(known, () -> {
+                Optional<Loaded> whole = wholeIfSound(box, known);
+                return whole.isPresent() ? whole.get() : read(folders, stamp);
+            }));
+        } catch (RuntimeException damaged) {
+            return Optional.empty();
+        }
     }
 
     private Path place(CatalogueLoader.Folders folders) {
         String own = folders.own().stream().map(Path::toString).collect(Collectors.joining("\n"));
         String besides = folders.besides().map(path -> "\n\n" + path).orElse("");
         return folder.resolve(digest(own + besides) + ".cbor");
-    }
-
-    private Optional<Loaded> kept(Path file, String stamp) {
-        return box(file, stamp).flatMap(this::unpackedIfWhole);
     }
 
     private Optional<Box> box(Path file, String stamp) {
@@ -136,7 +186,7 @@ public final class CatalogueCache {
 
     /** What was sealed; empty unless the seal is whole and it was made of files like these. */
     Optional<Loaded> opened(byte[] sealed, String stamp) {
-        return box(sealed, stamp).flatMap(this::unpackedIfWhole);
+        return box(sealed, stamp).flatMap(this::unpacked);
     }
 
     private Optional<Box> box(byte[] sealed, String stamp) {
@@ -152,24 +202,31 @@ public final class CatalogueCache {
         }
     }
 
-    private Optional<Loaded> unpackedIfWhole(Box box) {
+    private Optional<Loaded> unpacked(Box box) {
         try {
-            return Optional.of(unpacked(box));
+            return wholeIfSound(box, known(box));
         } catch (RuntimeException damaged) {
             return Optional.empty();
         }
     }
 
-    private Loaded unpacked(Box box) {
+    private Catalogue known(Box box) {
         List<KnownPhone> phones = Stream.of(read(box.phones(), Family[].class))
                 .flatMap(Family::phones)
                 .toList();
-        List<Route> routes = box.routes().parallelStream()
-                .flatMap(chunk -> Stream.of(read(chunk, Route[].class)))
-                .toList();
         Rulers rulers = new Rulers(List.of(read(box.grammars(), BuildGrammar[].class)));
-        return new Loaded(
-                new Catalogue(phones, routes, rulers, List.of(read(box.holes(), Hole[].class))), box.faults());
+        return new Catalogue(phones, List.of(), rulers, List.of(read(box.holes(), Hole[].class)));
+    }
+
+    private Optional<Loaded> wholeIfSound(Box box, Catalogue known) {
+        try {
+            List<Route> routes = box.routes().parallelStream()
+                    .flatMap(chunk -> Stream.of(read(chunk, Route[].class)))
+                    .toList();
+            return Optional.of(new Loaded(known.with(routes), box.faults()));
+        } catch (RuntimeException damaged) {
+            return Optional.empty();
+        }
     }
 
     private <T> T read(byte[] bytes, Class<T> type) {

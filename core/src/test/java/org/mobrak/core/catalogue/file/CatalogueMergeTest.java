@@ -198,6 +198,10 @@ class CatalogueMergeTest {
         CatalogueLoader.Loaded read = CatalogueLoader.load(ours);
         assertThat(cache.load(ours)).as("made").isEqualTo(read);
         assertThat(cache.load(ours)).as("from the cache").isEqualTo(read);
+        CatalogueCache.Begun begun = cache.begin(ours);
+        assertThat(begun.known()).isEqualTo(read.catalogue().with(List.of()));
+        assertThat(begun.whole()).isEqualTo(read);
+        assertThat(begun.whole()).isSameAs(begun.whole());
         Files.writeString(ours.resolve(GO_ONLINE), "id: [");
         assertThat(cache.load(ours).catalogue().route("go-online")).isEmpty();
         PathUtils.copyFileToDirectory(

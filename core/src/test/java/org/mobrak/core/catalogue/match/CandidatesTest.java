@@ -31,6 +31,14 @@ class CandidatesTest {
         assertThat(Entropy.bits(List.of(5.0))).isZero();
     }
 
+    /** A window tells who is there before it has read a route. */
+    @Test
+    void toSayWhoAPhoneIsTakesNoRoutes() throws IOException {
+        assertThat(Sample.demoIdentities(catalogue.with(List.of())))
+                .isEqualTo(Sample.demoIdentities(catalogue))
+                .anyMatch(who -> !who.findings().isEmpty());
+    }
+
     @Test
     void aShopNameWithTwoChipsetsStaysOpenAndTheMostTellingReadingComesFirst() {
         Candidates open = Candidates.of(catalogue, Sample.facts("shopName=lantern 2"));
