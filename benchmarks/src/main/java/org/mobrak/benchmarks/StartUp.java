@@ -74,7 +74,7 @@ public final class StartUp {
             if (frames >= 2 && filled == 0 && (empty || isFilled())) {
                 filled = sinceStart();
             }
-            if (isWeighed()) {
+            if (filled > 0 && isWeighed()) {
                 weighed++;
             }
             // What is told in one pulse was drawn by the next.

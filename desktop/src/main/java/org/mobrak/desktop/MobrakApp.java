@@ -55,12 +55,7 @@ public final class MobrakApp {
         MobrakApp app = new MobrakApp(places);
         Drawing drawing = new Drawing();
         CompletableFuture<Session> opening = beside("opening", () -> app.opening(folder, drawing));
-        CompletableFuture<Void> theme = beside("theme", () -> {
-            Shell.begin();
-            return null;
-        });
         Platform.startup(() -> {
-            theme.join();
             Stage stage = new Stage();
             endWith(stage, opening::join);
             frame(stage, folder);
@@ -129,7 +124,6 @@ public final class MobrakApp {
     /** Opens the workspace in a window that knows no other. */
     static void show(Stage stage, Session session, Path folder) {
         session.open();
-        Shell.begin();
         frame(stage, folder);
         Shell shell = new Shell(session, ZoneId.systemDefault(), stage.getScene());
         shell.moveIn();
@@ -138,6 +132,7 @@ public final class MobrakApp {
     }
 
     static void frame(Stage stage, Path folder) {
+        Shell.begin();
         stage.setScene(new Scene(new Pane(), WIDTH, HEIGHT));
         stage.setTitle("Mobrak: " + folder.getFileName());
         stage.setMinWidth(LEAST_WIDTH);

@@ -6,13 +6,13 @@ import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.sql.Connection;
-import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.List;
 import org.apache.commons.io.file.PathUtils;
 import org.mobrak.core.identity.UnreadableInput;
+import org.sqlite.SQLiteDataSource;
 
 /**
  * Looks at a logbook before it is opened, since a workspace may come from somebody else. A copy is looked at: opening a database
@@ -98,7 +98,9 @@ final class LogbookGuard {
     }
 
     private void look(Path copy) throws UnreadableInput {
-        try (Connection connection = DriverManager.getConnection("jdbc:sqlite:" + copy);
+        SQLiteDataSource source = new SQLiteDataSource();
+        source.setUrl("jdbc:sqlite:" + copy);
+        try (Connection connection = source.getConnection();
                 Statement statement = connection.createStatement()) {
             // The driver offers no defensive mode. What that forbids would take a statement from outside, and none is
             // ever run: triggers and views are refused here, tables are compared to the letter.

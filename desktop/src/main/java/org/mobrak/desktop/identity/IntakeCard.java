@@ -24,6 +24,7 @@ final class IntakeCard {
     private final TextArea text = new TextArea();
     private final Button hand = new Button("By hand…");
     private final MenuButton cable = new MenuButton("Cable");
+    private final FlowPane buttons = new FlowPane();
     private final VBox paste;
     private final VBox node;
     private Optional<HandForm> form = Optional.empty();
@@ -50,7 +51,7 @@ final class IntakeCard {
             form.ifPresent(HandForm::begin);
         });
         cable.setId("cable");
-        FlowPane buttons = new FlowPane(take, open, hand, cable);
+        buttons.getChildren().setAll(take, open, hand);
         buttons.getStyleClass().add("buttons");
         paste = new Card("Take a reading", text, buttons);
         node = new VBox(paste);
@@ -70,8 +71,11 @@ final class IntakeCard {
             sent = Optional.empty();
             text.clear();
         }
-        cable.setVisible(!seen.isEmpty());
-        cable.setManaged(!seen.isEmpty());
+        if (seen.isEmpty()) {
+            buttons.getChildren().remove(cable);
+        } else if (!buttons.getChildren().contains(cable)) {
+            buttons.getChildren().add(cable);
+        }
         cable.getItems().setAll(seen.stream().map(this::item).toList());
         if (phone.isEmpty()) {
             present(false);

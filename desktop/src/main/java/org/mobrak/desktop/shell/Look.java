@@ -37,11 +37,11 @@ final class Look {
         this.scene = scene;
         this.session = session;
         this.letters = letters;
+        FONTS.forEach(font -> Font.loadFont(resource("fonts/" + font + ".woff"), USUAL));
     }
 
     /** Gives the scene its looks, on the thread that draws; what is hung into it afterwards is held against them once. */
     void begin() {
-        FONTS.forEach(font -> Font.loadFont(resource("fonts/" + font + ".woff"), USUAL));
         scene.getStylesheets().setAll(resource("light.css"), resource("mobrak.css"));
         theme(false);
     }

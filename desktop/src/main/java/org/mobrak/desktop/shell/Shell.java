@@ -36,6 +36,7 @@ import org.mobrak.desktop.job.RunPage;
 import org.mobrak.desktop.logbook.LogbookPage;
 import org.mobrak.desktop.material.FilesPage;
 import org.mobrak.desktop.parts.Drawn;
+import org.mobrak.desktop.parts.Skins;
 import org.mobrak.desktop.plan.Choice;
 import org.mobrak.desktop.program.Looks;
 import org.mobrak.desktop.program.ProgramSheet;
@@ -113,6 +114,7 @@ public final class Shell {
         over.getChildren().setAll(room.root());
         // A drawer that was not read yet is not an empty one, and painting it would take time from reading it.
         room.root().setOpacity(0);
+        Skins.give(over);
     }
 
     /** Hangs the shell into its scene and shows what there is, on the thread that draws. */
