@@ -1,6 +1,5 @@
 package org.mobrak.benchmarks;
 
-import atlantafx.base.theme.PrimerLight;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -45,7 +44,8 @@ public final class StartUp {
     }
 
     private static void empty() {
-        Application.setUserAgentStylesheet(new PrimerLight().getUserAgentStylesheet());
+        Application.setUserAgentStylesheet(
+                MobrakApp.class.getResource("theme-light.css").toExternalForm());
         Stage stage = new Stage();
         stage.setScene(new Scene(new StackPane(new Label("empty")), 1280, 800));
         stage.show();

@@ -38,6 +38,21 @@ class ArchitectureTest {
                 .check(PAGES);
     }
 
+    /** The build leaves the theme's rules for these out; whoever wants one takes it out of {@code left.out} in the module's pom. */
+    @Test
+    void noPageHasAControlThatTheThemeHasNoRulesFor() {
+        noClasses()
+                .should()
+                .dependOnClassesThat()
+                .haveNameMatching(
+                        "javafx\\.scene\\.(chart\\..*|web\\..*|control\\.(Tab|TabPane|Accordion|Table.*|Tree.*|Slider|Pagination"
+                                + "|ToolBar|MenuBar|SplitMenuButton|ChoiceBox|ColorPicker|Radio.*|ProgressIndicator|Dialog.*|Alert))")
+                .orShould()
+                .dependOnClassesThat()
+                .resideInAPackage("atlantafx..")
+                .check(PAGES);
+    }
+
     @Test
     void whatIsShownGoesThroughOneGate() {
         noClasses()

@@ -160,6 +160,7 @@ class HelpTest {
             desktop.robot().interact(() -> {
                 Shell shell = new Shell(
                         desktop.session(), ZoneOffset.UTC, desktop.stage().getScene());
+                shell.moveIn();
                 shell.offer(workspaces);
             });
             MenuButton menu = desktop.find("workspaces");

@@ -79,6 +79,7 @@ final class Drawer implements View {
         adding.getStyleClass().add("typing");
         unread.setId("unread");
         unread.getStyleClass().add("waits-stop");
+        unread.setVisible(false);
         unread.managedProperty().bind(unread.visibleProperty());
         node = new VBox(Texts.heading("Drawer"), unread, wanted, phones, adding, foot);
         node.getStyleClass().add("drawer");

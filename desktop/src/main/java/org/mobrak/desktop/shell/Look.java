@@ -1,7 +1,5 @@
 package org.mobrak.desktop.shell;
 
-import atlantafx.base.theme.PrimerDark;
-import atlantafx.base.theme.PrimerLight;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Objects;
@@ -114,8 +112,7 @@ final class Look {
 
     /** The theme of the toolkit's own parts; it must be there before anything is drawn. */
     static void theme(boolean dark) {
-        Application.setUserAgentStylesheet(
-                dark ? new PrimerDark().getUserAgentStylesheet() : new PrimerLight().getUserAgentStylesheet());
+        Application.setUserAgentStylesheet(resource(dark ? "theme-dark.css" : "theme-light.css"));
     }
 
     private static String resource(String name) {

@@ -1,6 +1,7 @@
 package org.mobrak.desktop.shell;
 
 import java.util.Optional;
+import java.util.function.BooleanSupplier;
 import javafx.animation.PauseTransition;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -22,6 +23,8 @@ import org.mobrak.desktop.parts.Texts;
 /** Tells what just happened and, when work takes longer than a blink, what is being done and how to stop it. */
 final class MessageBar {
     private static final Duration A_BLINK = Duration.millis(250);
+    /** What a start takes. Until then what is seen must not move because of what nobody need read. */
+    private static final Duration A_START = Duration.millis(1500);
 
     private final Label said = Texts.wrapped(Texts.plain(""));
     private final HBox notice;
@@ -34,6 +37,7 @@ final class MessageBar {
     private final HBox work;
     private final PauseTransition patience = new PauseTransition(A_BLINK);
     private final StackPane node;
+    private final BooleanSupplier starts;
 
     MessageBar(Session session) {
         said.setId("notice");
@@ -51,6 +55,7 @@ final class MessageBar {
         doing.setId("doing");
         work = new HBox(bar, doing, far, cancel);
         work.getStyleClass().add("notice");
+        starts = () -> session.snapshot().get() == null;
         node = new StackPane();
         node.getStyleClass().add("message-bar");
         // A question is answered before a notice is read, and what is being done can be stopped before either.
@@ -112,6 +117,7 @@ final class MessageBar {
     private void showWork(Optional<String> what) {
         Texts.say(doing, what.map(words -> words + " …").orElse(""));
         if (what.isPresent()) {
+            patience.setDuration(starts.getAsBoolean() ? A_START : A_BLINK);
             patience.playFromStart();
         } else {
             patience.stop();
