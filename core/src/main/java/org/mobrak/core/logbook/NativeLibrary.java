@@ -46,8 +46,7 @@ final class NativeLibrary {
             return kept;
         }
         // To know where it runs the driver starts another program, so its answer is kept. A wrong one does no harm:
-        // what cannot be
-        // loaded is looked for as always.
+        // what cannot be loaded is looked for as always.
         String asked = OSInfo.getNativeLibFolderPathForCurrentOS();
         Files.createDirectories(natives);
         Files.writeString(place, asked);
