@@ -4,11 +4,9 @@ import java.io.IOException;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
-import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import org.mobrak.app.aftercare.Place;
 import org.mobrak.core.catalogue.Catalogue;
-import org.mobrak.core.catalogue.match.Identity;
 import org.mobrak.core.catalogue.trouble.Troubles;
 import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.identity.Facts;
@@ -24,9 +22,7 @@ final class AfterAtDesk implements Place {
     private final FileRegister files;
     private final UndoStack undo;
     private final PickedPhone picked;
-    private final OnDesk<Dossier> dossier;
-    private final OnDesk<Identity> identity;
-    private final Supplier<Catalogue> catalogue;
+    private final Identities phones;
     private final Clock clock;
 
     AfterAtDesk(
@@ -34,33 +30,29 @@ final class AfterAtDesk implements Place {
             FileRegister files,
             UndoStack undo,
             PickedPhone picked,
-            OnDesk<Dossier> dossier,
-            OnDesk<Identity> identity,
-            Supplier<Catalogue> catalogue,
+            Identities phones,
             Clock clock) {
         this.workspace = workspace;
         this.files = files;
         this.undo = undo;
         this.picked = picked;
-        this.dossier = dossier;
-        this.identity = identity;
-        this.catalogue = catalogue;
+        this.phones = phones;
         this.clock = clock;
     }
 
     @Override
     public Dossier dossier() throws Refusal {
-        return dossier.get();
+        return phones.dossier();
     }
 
     @Override
     public Facts facts() throws Refusal {
-        return identity.get().facts();
+        return phones.identity().facts();
     }
 
     @Override
     public Catalogue catalogue() {
-        return catalogue.get();
+        return phones.catalogue();
     }
 
     @Override

@@ -157,7 +157,8 @@ public final class FileDesk implements AutoCloseable {
     private <T> void reading(String what, Read<T> read, Workers.Following<T> keeping) {
         workers.read(
                 what,
-                () -> read.read(files(), workers.fromWorker(() -> bench.get().partitionNames())),
+                () -> read.read(
+                        files(), workers.fromWorker(() -> bench.get().phones().partitionNames())),
                 keeping);
     }
 

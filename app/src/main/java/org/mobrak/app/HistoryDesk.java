@@ -63,7 +63,7 @@ public final class HistoryDesk {
     /** Counts all jobs. */
     public void count() {
         looking(open -> {
-            Tally now = open.tally();
+            Tally now = open.phones().tally();
             workers.draw(() -> numbers.set(Optional.of(now)));
         });
     }
@@ -72,7 +72,7 @@ public final class HistoryDesk {
     public void lookBack() {
         looking(open -> {
             List<Timeline> now = new ArrayList<>();
-            for (Dossier dossier : open.dossiers()) {
+            for (Dossier dossier : open.phones().all()) {
                 now.add(life(dossier));
             }
             workers.draw(() -> lives.set(List.copyOf(now)));
@@ -99,7 +99,7 @@ public final class HistoryDesk {
     /** Tells what was known of a phone at a time. */
     public void recall(PhoneRecord phone, Instant at) {
         looking(open -> {
-            Map<Fact, String> known = open.known(phone, at);
+            Map<Fact, String> known = open.phones().known(phone, at);
             workers.draw(() -> then.set(Optional.of(new Then(phone, at, known))));
         });
     }

@@ -73,6 +73,8 @@ public final class ProgramDesk {
     }
 
     private List<String> names() {
-        return Optional.ofNullable(bench.get()).map(Workbench::names).orElse(List.of());
+        return Optional.ofNullable(bench.get())
+                .map(open -> open.phones().names())
+                .orElse(List.of());
     }
 }

@@ -183,7 +183,7 @@ public final class Session implements AutoCloseable {
     public void enter() {
         workers.change("Opening the workspace", () -> {
             opened = Workbench.open(folder, cache, link, clock, filesFrom);
-            Glance first = opened.glance();
+            Glance first = opened.phones().glance();
             entering = true;
             workers.draw(() -> glance.set(first));
         });
