@@ -6,12 +6,15 @@ import static org.assertj.core.api.Assertions.within;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.concurrent.TimeoutException;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.scene.Group;
 import javafx.scene.Scene;
 import javafx.scene.image.PixelReader;
@@ -31,11 +34,10 @@ class LookTest {
     private static final Pattern COLOUR = Pattern.compile("(-mb-[a-z-]+): (#[0-9a-f]{6});");
     private static final List<String> GROUNDS = List.of("-mb-bench", "-mb-sheet", "-mb-well", "-mb-accent-wash");
 
-    /** Web Content Accessibility Guidelines 2.1, success criteria 1.4.3 (text, 4.5:1) and 1.4.11 (signs, 3:1). */
     /** A program is built in one place and started in another. */
     @Test
     void noCompiledSheetKnowsWhereItWasMade() throws Exception {
-        for (String sheet : List.of("light", "dark", "mobrak")) {
+        for (String sheet : List.of("light", "dark", "mobrak", "theme-light", "theme-dark")) {
             try (InputStream in = Objects.requireNonNull(
                     LookTest.class.getResourceAsStream("/org/mobrak/desktop/" + sheet + ".bss"))) {
                 assertThat(new String(in.readAllBytes(), StandardCharsets.ISO_8859_1))
@@ -45,6 +47,32 @@ class LookTest {
         }
     }
 
+    /** The build leaves out rules for controls that no page has; none that a page has, nor its small windows, may go with them. */
+    @ParameterizedTest
+    @ValueSource(strings = {"light", "dark"})
+    void theThemeKeepsItsRulesForWhatPagesHave(String sheet) throws IOException {
+        Set<String> leftOut = selectors("/atlantafx/base/theme/primer-" + sheet + ".css");
+        leftOut.removeAll(selectors("/org/mobrak/desktop/theme-" + sheet + ".css"));
+        Pattern ofPages = Pattern.compile(
+                "\\.(button|label|text|text-(input|field|area)|list-(view|cell)|combo-box[a-z-]*|check-(box|menu-item)"
+                        + "|date-picker[a-z-]*|spinner|titled-pane|hyperlink|split-pane|scroll-(bar|pane)|tooltip|context-menu"
+                        + "|menu|menu-(item|button)|toggle-button|progress-bar|separator|ikonli-font-icon|root)(?![-\\w]).*");
+        assertThat(leftOut).hasSizeGreaterThan(500).noneMatch(ofPages.asMatchPredicate());
+    }
+
+    private static Set<String> selectors(String sheet) throws IOException {
+        try (InputStream in = Objects.requireNonNull(LookTest.class.getResourceAsStream(sheet))) {
+            String rules = new String(in.readAllBytes(), StandardCharsets.UTF_8).replaceAll("(?s)/\\*.*?\\*/", "");
+            return Pattern.compile("([^{}]+)\\{[^{}]*\\}")
+                    .matcher(rules)
+                    .results()
+                    .flatMap(rule -> Stream.of(rule.group(1).split(",")))
+                    .map(selector -> selector.strip().replaceAll("\\s+", " "))
+                    .collect(Collectors.toCollection(HashSet::new));
+        }
+    }
+
+    /** Web Content Accessibility Guidelines 2.1, success criteria 1.4.3 (text, 4.5:1) and 1.4.11 (signs, 3:1). */
     @ParameterizedTest
     @ValueSource(strings = {"light.css", "dark.css"})
     void textAndSignsStandOutFromEveryGround(String sheet) throws IOException {
