@@ -24,7 +24,9 @@ import org.slf4j.spi.SLF4JServiceProvider;
  */
 public final class LogFile implements SLF4JServiceProvider {
     private static final String LINE = "%d{yyyy-MM-dd'T'HH:mm:ss.SSSXXX, UTC} %-5level %logger{24} %msg%n";
+    /** Any 2.0, as such providers say it (the interface's own documentation). */
     private static final String API = "2.0.99";
+
     private static final long LARGEST = FileSize.MB_COEFFICIENT;
     private static final int OLDER = 2;
 

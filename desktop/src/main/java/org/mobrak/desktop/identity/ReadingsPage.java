@@ -88,8 +88,8 @@ public final class ReadingsPage implements View {
     @Override
     public void show(Snapshot snapshot) {
         intake.show(snapshot.bench(), snapshot.desk().map(Desk::dossier));
-        show(snapshot.glance());
         ruler.offer(snapshot.desk());
+        show(snapshot.glance());
         List<NextReading> worthReading = snapshot.desk().map(Desk::next).orElse(List.of());
         if (!weighed || !worthReading.equals(waitedFor)) {
             weighed = true;

@@ -98,12 +98,14 @@ final class RulerCard {
     void offer(Optional<Desk> now) {
         desk = now;
         List<String> known = now.map(Desk::otherBuilds).orElse(List.of());
-        other.filter(box -> !box.getItems().equals(known)).ifPresent(box -> {
-            filling = true;
-            String chosen = box.getValue();
-            box.getItems().setAll(known);
-            box.setValue(chosen);
-            filling = false;
+        other.ifPresent(box -> {
+            if (!box.getItems().equals(known)) {
+                filling = true;
+                String chosen = box.getValue();
+                box.getItems().setAll(known);
+                box.setValue(chosen);
+                filling = false;
+            }
             draw();
         });
     }
