@@ -48,7 +48,7 @@ final class PlanCommand implements Callable<Integer> {
     /** A clause's reason, with its doubt or the step that turns it. */
     static String sentence(Clause clause) {
         return clause.reason()
-                + clause.doubt().map(doubt -> " " + doubt).orElse("")
+                + clause.doubt().map(doubt -> " " + doubt.words()).orElse("")
                 + clause.step()
                         .map(step -> " “" + step + "” turns this into a yes.")
                         .orElse("");

@@ -94,8 +94,7 @@ public final class Sample {
             for (Path file : files.sorted().toList()) {
                 String name = file.getFileName().toString();
                 readings.computeIfAbsent(name.substring(0, name.lastIndexOf('-')), fresh -> new ArrayList<>())
-                        .addAll(ReadingParser.parse(TextIntake.of(file), Instant.EPOCH)
-                                .readings());
+                        .addAll(ReadingParser.parse(TextIntake.of(file), NOW).readings());
             }
         }
         return readings.values().stream()
@@ -145,8 +144,14 @@ public final class Sample {
         return this;
     }
 
+    public Sample target(Route.Target target) {
+        phones.add(target);
+        return this;
+    }
+
     public Sample anyBuild(String model, String osVersion, String who) {
-        phones.add(new Route.Target(model, Optional.of(osVersion), Optional.empty(), List.of(), Optional.of(who)));
+        phones.add(new Route.Target(
+                model, Optional.of(osVersion), Optional.empty(), List.of(), Optional.of(who), Optional.empty()));
         return this;
     }
 

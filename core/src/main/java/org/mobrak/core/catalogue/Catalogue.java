@@ -7,27 +7,39 @@ import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Ledger;
 import org.mobrak.core.identity.build.Rulers;
 
-/** All that is known of phones, routes, makers' build strings and holes; routes are in the order of their ids. */
-public record Catalogue(List<KnownPhone> phones, List<Route> routes, Rulers rulers, List<Hole> holes) {
+/** All that is known of phones, routes, makers' build strings, holes and dangers; routes are in the order of their ids. */
+public record Catalogue(
+        List<KnownPhone> phones, List<Route> routes, Rulers rulers, List<Hole> holes, List<Danger> dangers) {
     public Catalogue {
         holes = List.copyOf(holes);
+        dangers = List.copyOf(dangers);
         phones = List.copyOf(phones);
         routes = List.copyOf(routes);
     }
 
-    /** A catalogue without grammars and holes. */
+    /** A catalogue without dangers. */
+    public Catalogue(List<KnownPhone> phones, List<Route> routes, Rulers rulers, List<Hole> holes) {
+        this(phones, routes, rulers, holes, List.of());
+    }
+
+    /** A catalogue without grammars, holes and dangers. */
     public Catalogue(List<KnownPhone> phones, List<Route> routes) {
         this(phones, routes, Rulers.none(), List.of());
     }
 
     /** The same with other routes. */
     public Catalogue with(List<Route> other) {
-        return new Catalogue(phones, other, rulers, holes);
+        return new Catalogue(phones, other, rulers, holes, dangers);
     }
 
     /** The hole with this public identifier. */
     public Optional<Hole> hole(String id) {
         return holes.stream().filter(hole -> hole.id().equals(id)).findFirst();
+    }
+
+    /** The danger with this id. */
+    public Optional<Danger> danger(String id) {
+        return dangers.stream().filter(danger -> danger.id().equals(id)).findFirst();
     }
 
     /** The variant with exactly this model number. */

@@ -55,7 +55,13 @@ public sealed interface Condition {
         }
         return this instanceof Revision revision
                 ? Stream.of(revision.fact())
-                : Stream.of(Fact.KERNEL_RELEASE, Fact.OS_VERSION, Fact.PATCH_LEVEL, Fact.BUILD_DATE);
+                : Stream.of(
+                        Fact.KERNEL_RELEASE,
+                        Fact.KERNEL_BUILT,
+                        Fact.KERNEL_KIND,
+                        Fact.OS_VERSION,
+                        Fact.PATCH_LEVEL,
+                        Fact.BUILD_DATE);
     }
 
     /** The parts that are not made of parts. */

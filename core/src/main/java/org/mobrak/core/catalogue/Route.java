@@ -103,6 +103,13 @@ public record Route(
         return changes.writes().stream().anyMatch(written -> written != PartitionClass.APP);
     }
 
+    /** Whether it is a small package that only adds to what is there, as a root package does. */
+    public boolean isSmall() {
+        return changes.writes().stream()
+                .allMatch(written ->
+                        written == PartitionClass.APP || changes.keeps().contains(written));
+    }
+
     /** The same route with the milder of two wipes, where its author leaves the choice; the data stays. */
     public Route withLightWipe() {
         return changes.lightWipe()
@@ -169,24 +176,27 @@ public record Route(
      *
      * @param builds build numbers, incrementals or build ids, whichever the source lists
      * @param anyBuild who says that every build of this model will do; absent where nobody does
+     * @param carrier for whose phones; absent where it does not matter
      */
     public record Target(
             String model,
             Optional<String> osVersion,
             Optional<String> bootloader,
             List<String> builds,
-            Optional<String> anyBuild) {
+            Optional<String> anyBuild,
+            Optional<String> carrier) {
         /** Besides the model, the facts that a target names; other routes may give them. */
         public static final Set<Fact> VERSIONS =
                 Set.of(Fact.OS_VERSION, Fact.BUILD_NUMBER, Fact.INCREMENTAL, Fact.BUILD_ID, Fact.BOOTLOADER);
 
         public Target {
             builds = orEmpty(builds);
+            carrier = carrier == null ? Optional.empty() : carrier;
         }
 
-        /** One of which nobody says that every build will do. */
+        /** One of which nobody says that every build will do, for every carrier. */
         public Target(String model, Optional<String> osVersion, Optional<String> bootloader, List<String> builds) {
-            this(model, osVersion, bootloader, builds, Optional.empty());
+            this(model, osVersion, bootloader, builds, Optional.empty(), Optional.empty());
         }
     }
 

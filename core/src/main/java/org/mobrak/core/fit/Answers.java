@@ -66,6 +66,7 @@ final class Answers {
             return fact.domain().words().stream();
         }
         catalogue.routes().forEach(this::take);
+        catalogue.dangers().stream().flatMap(danger -> danger.when().leaves()).forEach(this::take);
         return Stream.of(ordered(), listed(), builtWith()).flatMap(some -> some);
     }
 
@@ -82,6 +83,7 @@ final class Answers {
             case MODEL -> named.add(target.model());
             case OS_VERSION -> target.osVersion().ifPresent(bounds::add);
             case BOOTLOADER -> target.bootloader().ifPresent(named::add);
+            case CARRIER -> target.carrier().ifPresent(named::add);
             case BUILD_NUMBER, INCREMENTAL, BUILD_ID -> named.addAll(target.builds());
             default -> {
                 // A target names nothing else.
@@ -122,7 +124,7 @@ final class Answers {
         range.ifPresent(versions -> Stream.of(versions.atLeast(), versions.atMost())
                 .flatMap(Optional::stream)
                 .forEach(bounds::add));
-        if (fact == Fact.BUILD_DATE) {
+        if (fact == Fact.BUILD_DATE || fact == Fact.KERNEL_BUILT) {
             bounds.add(hole.published());
             hole.fixedByBuildDate().ifPresent(bounds::add);
         } else if (fact == Fact.PATCH_LEVEL) {

@@ -4,11 +4,13 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.build.BuildId;
 import org.mobrak.core.identity.build.Rulers;
+import org.mobrak.core.identity.build.Spelling;
 import org.mobrak.core.identity.build.TextPattern;
 
 /**
@@ -30,18 +32,36 @@ final class BuildNames {
     /** A name that is listed. */
     record Hit(Fact fact, String value) {}
 
-    /** The first of the phone's names that a listed one, or a pattern, stands for. */
+    /** The first of the phone's names that a listed one, or a pattern, stands for, exactly as it is written. */
     Optional<Hit> hit(String listed) {
-        return FACTS.stream()
-                .flatMap(fact -> facts
-                        .value(fact)
-                        .filter(value -> TextPattern.matches(listed, value))
-                        .map(value -> new Hit(fact, value))
-                        .stream())
-                .findFirst();
+        return first(value -> TextPattern.matches(listed, value));
     }
 
-    /** The facts that would have to be read before it is sure that a listed name is none of the phone's. */
+    /** The first of the phone's names that may be a listed one, however it is written. */
+    Optional<Hit> perhaps(String listed) {
+        String wide = Spelling.wide(listed);
+        return first(value -> TextPattern.matches(listed, value) || TextPattern.matches(wide, Spelling.wide(value)));
+    }
+
+    /** Whether one of the phone's names would be a listed one if it were written carefully. */
+    boolean isWrittenOtherwise(String listed) {
+        return first(value -> Spelling.isWrittenOtherwise(listed, value)).isPresent();
+    }
+
+    private Optional<Hit> first(Predicate<String> matches) {
+        for (Fact fact : FACTS) {
+            Optional<String> value = facts.value(fact);
+            if (value.isPresent() && matches.test(value.get())) {
+                return Optional.of(new Hit(fact, value.get()));
+            }
+        }
+        return Optional.empty();
+    }
+
+    /**
+     * The facts that would have to be read before it is sure that a listed name is none of the phone's: the kind of name that
+     * the list uses, where that can be told, else all that are not known.
+     */
     Set<Fact> open(String listed) {
         Set<Fact> unknown =
                 FACTS.stream().filter(fact -> facts.value(fact).isEmpty()).collect(Collectors.toSet());
@@ -49,7 +69,17 @@ final class BuildNames {
                 .anyMatch(fact -> facts.value(fact)
                         .filter(value -> isLike(listed, value) || rulers.takeApart(fact, listed))
                         .isPresent());
-        return cleared || unknown.isEmpty() ? Set.of() : EnumSet.copyOf(unknown);
+        if (cleared || unknown.isEmpty()) {
+            return Set.of();
+        }
+        Set<Fact> used =
+                unknown.stream().filter(fact -> isNamedBy(listed, fact)).collect(Collectors.toSet());
+        return EnumSet.copyOf(used.isEmpty() ? unknown : used);
+    }
+
+    /** Whether a listed name is of the kind that a fact holds: the platform's build id, or what a maker's grammar takes apart. */
+    private boolean isNamedBy(String listed, Fact fact) {
+        return fact == Fact.BUILD_ID ? BuildId.looksLikeOne(listed) : rulers.takeApart(fact, listed);
     }
 
     /** For a person: the name that is known, or that none is. */

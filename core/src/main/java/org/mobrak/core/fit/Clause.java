@@ -23,9 +23,16 @@ public record Clause(
         String name,
         Truth result,
         String reason,
-        Optional<String> doubt,
+        Optional<Doubt> doubt,
         Basis basis,
         Optional<String> step) {
+
+    /** Why one should be wary although it holds, and whether more than a little. */
+    public record Doubt(String words, boolean isStrong) {
+        private Doubt and(Doubt more) {
+            return new Doubt(words + " " + more.words, isStrong || more.isStrong);
+        }
+    }
 
     /** What a clause asks about; programs tell clauses apart by this and never by their words. */
     public enum Kind {
@@ -35,14 +42,26 @@ public record Clause(
         BUILD,
         OS_VERSION,
         BOOTLOADER,
+        CARRIER,
         EXCLUDED_BUILDS,
         BATTERY,
+        /** A state in which something the route does must not be done; the name is the danger's id. */
+        DANGER,
         /** What the route requires besides. */
         CONDITION;
 
-        /** Whether it asks for versions, which other routes may give. */
-        boolean asksForVersions() {
-            return this == BUILD || this == OS_VERSION || this == BOOTLOADER || this == EXCLUDED_BUILDS;
+        /** Whether there is such a clause only where something is wrong, so that none at all is a yes. */
+        boolean isOnlyToldWhereItIs() {
+            return this == BATTERY || this == DANGER;
+        }
+
+        /** Whether another route may turn it: by other versions, or by ending a danger. */
+        boolean canBeTurned() {
+            return this == BUILD
+                    || this == OS_VERSION
+                    || this == BOOTLOADER
+                    || this == EXCLUDED_BUILDS
+                    || this == DANGER;
         }
     }
 
@@ -104,14 +123,27 @@ public record Clause(
     }
 
     Clause doubting(String why) {
+        return doubting(new Doubt(why, false));
+    }
+
+    Clause doubtingStrongly(String why) {
+        return doubting(new Doubt("Strong caution: " + why, true));
+    }
+
+    Clause doubting(Doubt more) {
         return new Clause(
                 kind,
                 name,
                 result,
                 reason,
-                Optional.of(doubt.map(first -> first + " " + why).orElse(why)),
+                Optional.of(doubt.map(first -> first.and(more)).orElse(more)),
                 basis,
                 step);
+    }
+
+    /** How much it is to be doubted: 0 not at all, 1 somewhat, 2 strongly. */
+    public int doubtWeight() {
+        return doubt.map(why -> why.isStrong() ? 2 : 1).orElse(0);
     }
 
     Clause on(Basis other) {
@@ -143,11 +175,17 @@ public record Clause(
         return new Clause(kind, name, result, reason, doubt, basis, Optional.of(route));
     }
 
-    /** A yes that rests on facts about which sources disagree, where that must be settled first. */
-    Clause unsettled(Set<Fact> facts) {
-        String why = "%s Which of the readings is right must be settled first.".formatted(reason);
+    /** What it comes to where the readings disagree and the answer turns on which is right, or must not turn on it. */
+    Clause torn(Set<Fact> between, String why) {
+        Set<Fact> all = EnumSet.copyOf(between);
+        all.addAll(basis.asks());
         return new Clause(
-                kind, name, Truth.UNKNOWN, why, doubt, new Basis(facts, Map.of(), basis.torn()), Optional.empty());
+                kind, name, Truth.UNKNOWN, why, doubt, new Basis(all, basis.supposes(), between), Optional.empty());
+    }
+
+    /** The same with another result and its reason. */
+    Clause turnedTo(Truth other, String why) {
+        return new Clause(kind, name, other, why, doubt, Basis.FIRM, Optional.empty());
     }
 
     /** Whether it is a no that nothing in the catalogue turns. */

@@ -64,7 +64,9 @@ public final class FitCheck {
 
     /** Whether a condition holds as the facts stand. */
     public static Truth holds(Catalogue catalogue, Condition condition, Facts facts) {
-        return new ConditionJudge(facts, catalogue).judge(condition).result();
+        return new RouteJudge(catalogue, facts, Optional.empty())
+                .clause(condition)
+                .result();
     }
 
     /** Whether a route lists the phone's exact build; empty for a route to which the phone does not matter. */
@@ -77,17 +79,22 @@ public final class FitCheck {
 
     /**
      * A route for another model, or a battery that may burn, no other route turns. Whether a route was made for the phone's
-     * software and bootloader, one that writes others may; the conditions stand last, in their order.
+     * software and bootloader, one that writes others may, and a danger one that ends it; the conditions stand last, in their order.
      */
     private static boolean canBeTurned(RouteFit fit) {
         int fixed = fit.clauses().size() - fit.route().fits().requires().size();
         for (int i = 0; i < fixed; i++) {
             Clause clause = fit.clauses().get(i);
-            if (clause.result() == Truth.NO && !clause.kind().asksForVersions()) {
+            if (clause.result() == Truth.NO && !clause.kind().canBeTurned()) {
                 return false;
             }
         }
         return true;
+    }
+
+    /** What would have to hold for a danger to be gone. */
+    static Condition ruledOut(Catalogue catalogue, Clause danger) {
+        return catalogue.danger(danger.name()).orElseThrow().ruledOut();
     }
 
     private RouteFit helped(RouteFit fit, TurningRoutes turning) {
@@ -97,7 +104,9 @@ public final class FitCheck {
         for (int i = 0; i < fixed; i++) {
             Clause clause = clauses.get(i);
             if (clause.refuses()) {
-                Optional<Route> helper = turning.versionHelper(fit.route(), choice);
+                Optional<Route> helper = clause.kind() == Clause.Kind.DANGER
+                        ? turning.helper(ruledOut(catalogue, clause), fit.route())
+                        : turning.versionHelper(fit.route(), choice);
                 clauses.set(
                         i, helper.map(route -> clause.mendedBy(route.name())).orElse(clause));
             }

@@ -1,6 +1,7 @@
 package org.mobrak.core.fit;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
@@ -13,36 +14,40 @@ import org.mobrak.core.fit.Clause.Kind;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.build.Rulers;
+import org.mobrak.core.identity.build.Spelling;
 import org.mobrak.core.identity.build.TextPattern;
 import org.mobrak.core.identity.build.VersionOrder;
 
-/** Judges whether a route was made for this phone: model number, software and bootloader, by one of the two schools. */
+/**
+ * Judges whether a route was made for this phone, in one world: model number, software, bootloader and carrier, by one of the
+ * two schools. What a route is made for stands in entries, and an entry is judged whole: the build of one and the bootloader of
+ * another make no phone. What is shown is the entry that comes nearest.
+ */
 final class TargetJudge {
     private final Facts facts;
     private final School school;
     private final ConditionJudge sentences;
     private final BuildNames names;
-    private final List<String> models;
+    private final Optional<String> model;
 
     TargetJudge(Facts facts, Rulers rulers, School school, ConditionJudge sentences) {
         this.facts = facts;
         this.school = school;
         this.sentences = sentences;
         this.names = new BuildNames(facts, rulers);
-        this.models = facts.said(Fact.MODEL);
+        this.model = facts.value(Fact.MODEL);
     }
 
-    List<Clause> judge(Route.Scope scope) {
+    List<Clause> judge(Route route) {
+        Route.Scope scope = route.fits();
         List<Clause> clauses = new ArrayList<>();
         boolean anotherPhone = false;
         if (!scope.phones().isEmpty()) {
-            Clause model = model(scope.phones()).as(Kind.MODEL);
-            clauses.add(model);
-            anotherPhone = model.result() == Truth.NO;
+            Clause whose = model(scope.phones()).as(Kind.MODEL);
+            clauses.add(whose);
+            anotherPhone = whose.result() == Truth.NO;
             if (!anotherPhone) {
-                List<Route.Target> targets = models.isEmpty() ? scope.phones() : ofThisModel(scope);
-                clauses.add(software(targets));
-                bootloader(targets).map(clause -> clause.as(Kind.BOOTLOADER)).ifPresent(clauses::add);
+                entry(ofThisModel(scope), route.isSmall(), clauses);
             }
         }
         if (!scope.excludedBuilds().isEmpty() && !anotherPhone) {
@@ -52,45 +57,49 @@ final class TargetJudge {
         return clauses;
     }
 
-    private Clause software(List<Route.Target> targets) {
-        return school == School.EXACT
-                ? listedBuild(targets).as(Kind.BUILD)
-                : osVersion(targets).as(Kind.OS_VERSION);
-    }
-
+    /** Until the model is known, or known to be written rightly, it may be any of them. */
     private List<Route.Target> ofThisModel(Route.Scope scope) {
-        return scope.phones().stream()
-                .filter(target -> models.stream().anyMatch(model -> TextPattern.matches(target.model(), model)))
-                .toList();
+        List<Route.Target> some = model.map(known -> scope.phones().stream()
+                        .filter(target -> TextPattern.matches(target.model(), known))
+                        .toList())
+                .orElse(List.of());
+        return some.isEmpty() ? scope.phones() : some;
     }
 
     /** In a large catalogue most routes are for another model, so this is put together without format strings. */
     private Clause model(List<Route.Target> targets) {
-        if (models.isEmpty()) {
+        if (model.isEmpty()) {
             return sentences.unknown(Fact.MODEL, "this route is made for " + names(targets), Optional.empty());
         }
-        if (isFor(targets, models.get(0))) {
-            return sentences.told(Fact.MODEL, Truth.YES, "Made for model number " + models.get(0) + ".");
+        String known = model.get();
+        boolean perhaps = false;
+        for (Route.Target target : targets) {
+            if (TextPattern.matches(target.model(), known)) {
+                return Clause.of(Fact.MODEL.label(), Truth.YES, "Made for model number " + known + ".");
+            }
+            perhaps |= mayBeAlike(target.model(), known) && Spelling.isWrittenOtherwise(target.model(), known);
         }
-        Optional<String> other =
-                models.stream().filter(model -> isFor(targets, model)).findFirst();
-        if (other.isPresent()) {
-            String reason = "Model number is " + models.get(0) + " or, by another source, " + other.get()
-                    + "; this route is made for the latter.";
+        if (perhaps) {
+            String reason = ConditionJudge.writtenOtherwise(Fact.MODEL, known, names(targets));
             return Clause.asking(Fact.MODEL.label(), reason, Set.of(Fact.MODEL));
         }
-        String reason = "Model number is " + models.get(0) + "; this route is made for " + names(targets)
+        String reason = "Model number is " + known + "; this route is made for " + names(targets)
                 + ", and a sister variant's file can brick a phone.";
-        return sentences.told(Fact.MODEL, Truth.NO, reason);
+        return Clause.of(Fact.MODEL.label(), Truth.NO, reason);
     }
 
-    private static boolean isFor(List<Route.Target> targets, String model) {
-        for (Route.Target target : targets) {
-            if (TextPattern.matches(target.model(), model)) {
-                return true;
-            }
-        }
-        return false;
+    /** A quick look before two names are brought into one form: most differ in their first letter. */
+    private static boolean mayBeAlike(String listed, String known) {
+        char first = listed.charAt(0);
+        char other = known.charAt(0);
+        return TextPattern.isPattern(listed)
+                || Character.toLowerCase(first) == Character.toLowerCase(other)
+                || !isPlain(first)
+                || !isPlain(other);
+    }
+
+    private static boolean isPlain(char c) {
+        return c > ' ' && c < '\u007F';
     }
 
     private static String names(List<Route.Target> targets) {
@@ -99,11 +108,158 @@ final class TargetJudge {
                 : few(targets.stream().map(Route.Target::model).distinct().toList());
     }
 
+    /** How far an entry is this phone's. */
+    private record Match(Route.Target entry, Software software, Truth bootloader, Truth carrier) {
+        Truth whole() {
+            return software.holds().and(bootloader).and(carrier);
+        }
+
+        /** How many of its parts do not hold. */
+        int noes() {
+            return (int) Stream.of(software.holds(), bootloader, carrier)
+                    .filter(part -> part == Truth.NO)
+                    .count();
+        }
+    }
+
+    /** Whether the software of an entry is the phone's, and how much that is to be doubted: 0 not, 1 somewhat, 2 strongly. */
+    private record Software(Truth holds, int doubt) {
+        static Software sure(Truth holds) {
+            return new Software(holds, 0);
+        }
+    }
+
+    private void entry(List<Route.Target> entries, boolean small, List<Clause> clauses) {
+        Match best = entries.stream()
+                .map(entry -> new Match(entry, software(entry, small), bootloader(entry), carrier(entry)))
+                .min(Comparator.comparing(Match::whole, Comparator.reverseOrder())
+                        .thenComparingInt(match -> match.software().doubt())
+                        .thenComparingInt(Match::noes))
+                .orElseThrow();
+        clauses.add(
+                school == School.EXACT
+                        ? listedBuild(best, entries).as(Kind.BUILD)
+                        : osVersion(best, entries, small).as(Kind.OS_VERSION));
+        best.entry()
+                .bootloader()
+                .ifPresent(wanted -> clauses.add(
+                        named(Fact.BOOTLOADER, best.bootloader(), wanted).as(Kind.BOOTLOADER)));
+        best.entry()
+                .carrier()
+                .ifPresent(wanted ->
+                        clauses.add(named(Fact.CARRIER, best.carrier(), wanted).as(Kind.CARRIER)));
+    }
+
+    private Software software(Route.Target entry, boolean small) {
+        if (school == School.EXACT) {
+            Truth listed = listed(entry);
+            return Software.sure(
+                    listed == Truth.YES ? listed.and(version(entry, Truth.YES)) : listed.or(everyBuild(entry)));
+        }
+        return entry.osVersion().isPresent() ? ofVersion(entry, small) : ofAnyVersion(entry);
+    }
+
+    private Truth everyBuild(Route.Target entry) {
+        return entry.anyBuild().isPresent() ? version(entry, Truth.UNKNOWN) : Truth.NO;
+    }
+
+    /** Whether the phone has an entry's OS version, by its numbers. */
+    private Truth version(Route.Target entry, Truth ifNotRead) {
+        Optional<String> known = facts.value(Fact.OS_VERSION);
+        if (entry.osVersion().isEmpty() || known.isEmpty()) {
+            return entry.osVersion().isEmpty() ? Truth.YES : ifNotRead;
+        }
+        String wanted = entry.osVersion().get();
+        OptionalInt order = VersionOrder.compare(known.get(), wanted);
+        return wanted.equals(known.get())
+                ? Truth.YES
+                : order.isEmpty() ? Truth.UNKNOWN : Truth.of(order.getAsInt() == 0);
+    }
+
+    /** Whether one of an entry's builds is the phone's. */
+    private Truth listed(Route.Target entry) {
+        if (entry.builds().stream().anyMatch(build -> names.hit(build).isPresent())) {
+            return Truth.YES;
+        }
+        boolean open = entry.builds().stream()
+                .anyMatch(build ->
+                        names.perhaps(build).isPresent() || !names.open(build).isEmpty());
+        return open ? Truth.UNKNOWN : Truth.NO;
+    }
+
+    private Software ofVersion(Route.Target entry, boolean small) {
+        Optional<String> known = facts.value(Fact.OS_VERSION);
+        String wanted = entry.osVersion().orElseThrow();
+        if (known.isEmpty()) {
+            return Software.sure(Truth.UNKNOWN);
+        }
+        OptionalInt order = VersionOrder.againstLimit(known.get(), wanted);
+        if (wanted.equals(known.get()) || order.equals(OptionalInt.of(0))) {
+            return Software.sure(Truth.YES);
+        }
+        return order.isEmpty()
+                ? Software.sure(Truth.UNKNOWN)
+                : new Software(Truth.YES, order.getAsInt() < 0 && small ? 1 : 2);
+    }
+
+    /** A list of builds that names no version does not say that every version will do. */
+    private Software ofAnyVersion(Route.Target entry) {
+        if (entry.builds().isEmpty() || entry.anyBuild().isPresent()) {
+            return Software.sure(Truth.YES);
+        }
+        return switch (listed(entry)) {
+            case YES -> Software.sure(Truth.YES);
+            case UNKNOWN -> Software.sure(Truth.UNKNOWN);
+            case NO -> new Software(Truth.YES, 2);
+        };
+    }
+
+    private Truth bootloader(Route.Target entry) {
+        return entry.bootloader()
+                .map(wanted -> isNamed(Fact.BOOTLOADER, wanted))
+                .orElse(Truth.YES);
+    }
+
+    private Truth carrier(Route.Target entry) {
+        return entry.carrier().map(wanted -> isNamed(Fact.CARRIER, wanted)).orElse(Truth.YES);
+    }
+
+    private Truth isNamed(Fact fact, String wanted) {
+        Optional<String> known = facts.value(fact);
+        if (known.isEmpty() || wanted.equals(known.get())) {
+            return known.isEmpty() ? Truth.UNKNOWN : Truth.YES;
+        }
+        boolean perhaps = fact == Fact.CARRIER
+                ? Spelling.mayBeCarrier(wanted, known.get())
+                : Spelling.isWrittenOtherwise(wanted, known.get());
+        return perhaps ? Truth.UNKNOWN : Truth.NO;
+    }
+
+    /** A part of an entry that is a name, in a sentence. */
+    private Clause named(Fact fact, Truth result, String wanted) {
+        Optional<String> known = facts.value(fact);
+        if (known.isEmpty()) {
+            return sentences.unknown(fact, "this route is made for " + wanted, Optional.empty());
+        }
+        return result == Truth.UNKNOWN
+                ? Clause.asking(fact.label(), ConditionJudge.writtenOtherwise(fact, known.get(), wanted), Set.of(fact))
+                : Clause.of(
+                        fact.label(),
+                        result,
+                        "%s is %s; this route is made for %s.".formatted(fact.label(), known.get(), wanted));
+    }
+
     /** That none is listed is known before it is known which build this is. */
-    private Clause listedBuild(List<Route.Target> targets) {
-        List<String> builds = all(targets, target -> target.builds().stream());
-        if (targets.stream().allMatch(target -> target.anyBuild().isPresent())) {
-            return anyBuild(targets);
+    private Clause listedBuild(Match best, List<Route.Target> entries) {
+        List<String> builds = all(entries, target -> target.builds().stream());
+        Optional<BuildNames.Hit> hit = best.entry().builds().stream()
+                .flatMap(build -> names.hit(build).stream())
+                .findFirst();
+        if (hit.isPresent()) {
+            return ofListed(best, hit.get());
+        }
+        if (best.entry().anyBuild().isPresent()) {
+            return anyBuild(best, entries);
         }
         if (builds.isEmpty()) {
             return Clause.of(
@@ -111,20 +267,33 @@ final class TargetJudge {
                     Truth.NO,
                     "The route lists no exact builds, so by the exact school it must be left alone.");
         }
-        Optional<BuildNames.Hit> hit =
-                builds.stream().flatMap(build -> names.hit(build).stream()).findFirst();
-        if (hit.isPresent()) {
-            return sentences.told(
-                    hit.get().fact(),
-                    Truth.YES,
-                    "Build %s is listed.".formatted(hit.get().value()));
-        }
         Set<Fact> open = open(builds);
-        if (!open.isEmpty()) {
-            return Clause.asking(Fact.BUILD_NUMBER.label(), notListedYet(open, few(builds)), open);
+        if (best.software().holds() == Truth.UNKNOWN && open.isEmpty()) {
+            String reason = ConditionJudge.writtenOtherwise(Fact.BUILD_NUMBER, names.words(), few(builds));
+            return Clause.asking(Fact.BUILD_NUMBER.label(), reason, names.known());
         }
-        return sentences.told(
-                Fact.BUILD_NUMBER, Truth.NO, "%s is not listed; listed are %s.".formatted(names.words(), few(builds)));
+        return open.isEmpty()
+                ? Clause.of(
+                        Fact.BUILD_NUMBER.label(),
+                        Truth.NO,
+                        "%s is not listed; listed are %s.".formatted(names.words(), few(builds)))
+                : Clause.asking(Fact.BUILD_NUMBER.label(), notListedYet(open, few(builds)), open);
+    }
+
+    /** The build is listed; whether the OS version is the one it is listed for. */
+    private Clause ofListed(Match best, BuildNames.Hit hit) {
+        String listed = "Build %s is listed".formatted(hit.value());
+        if (best.software().holds() == Truth.YES) {
+            return Clause.of(hit.fact().label(), Truth.YES, listed + ".");
+        }
+        String reason = "%s, but for OS version %s, and the phone says %s."
+                .formatted(
+                        listed,
+                        best.entry().osVersion().orElse("?"),
+                        facts.value(Fact.OS_VERSION).orElse("?"));
+        return best.software().holds() == Truth.NO
+                ? Clause.of(hit.fact().label(), Truth.NO, reason)
+                : Clause.asking(hit.fact().label(), reason, Set.of(Fact.OS_VERSION));
     }
 
     private String notListedYet(Set<Fact> open, String listed) {
@@ -135,10 +304,10 @@ final class TargetJudge {
     }
 
     /** Every build of the model will do, says somebody; of another OS version nobody speaks. */
-    private Clause anyBuild(List<Route.Target> targets) {
-        List<String> versions = all(targets, target -> target.osVersion().stream());
-        String who = targets.get(0).anyBuild().orElseThrow();
-        if (versions.isEmpty()) {
+    private Clause anyBuild(Match best, List<Route.Target> entries) {
+        List<String> versions = all(entries, target -> target.osVersion().stream());
+        String who = best.entry().anyBuild().orElseThrow();
+        if (best.entry().osVersion().isEmpty()) {
             return Clause.of(Fact.BUILD_NUMBER.label(), Truth.YES, "Every build of this model will do: " + who);
         }
         Optional<String> version = facts.value(Fact.OS_VERSION);
@@ -147,7 +316,9 @@ final class TargetJudge {
                     Fact.OS_VERSION, "every build of %s will do: %s".formatted(few(versions), who), Optional.empty());
         }
         String reason = "OS version is %s; every build of %s will do: %s".formatted(version.get(), few(versions), who);
-        return sentences.told(Fact.OS_VERSION, Truth.of(versions.contains(version.get())), reason);
+        return best.software().holds() == Truth.UNKNOWN
+                ? Clause.asking(Fact.OS_VERSION.label(), reason, Set.of(Fact.OS_VERSION))
+                : Clause.of(Fact.OS_VERSION.label(), best.software().holds(), reason);
     }
 
     private Set<Fact> open(List<String> listed) {
@@ -156,65 +327,66 @@ final class TargetJudge {
         return open;
     }
 
-    private Clause osVersion(List<Route.Target> targets) {
-        List<String> versions = all(targets, target -> target.osVersion().stream());
-        Optional<String> value = facts.value(Fact.OS_VERSION);
-        if (versions.isEmpty()) {
-            return Clause.of(Fact.OS_VERSION.label(), Truth.YES, "Made for every OS version of this model.");
+    private Clause osVersion(Match best, List<Route.Target> entries, boolean small) {
+        if (best.entry().osVersion().isEmpty()) {
+            return buildsOfNoVersion(best);
         }
+        List<String> versions = all(entries, target -> target.osVersion().stream());
+        Optional<String> value = facts.value(Fact.OS_VERSION);
         if (value.isEmpty()) {
             return sentences.unknown(Fact.OS_VERSION, "this route is made for " + few(versions), Optional.empty());
         }
-        return compared(value.get(), versions);
-    }
-
-    private Clause compared(String phone, List<String> versions) {
-        if (versions.contains(phone)) {
-            return sentences.told(Fact.OS_VERSION, Truth.YES, "Made for OS version %s.".formatted(phone));
-        }
-        List<Integer> orders = versions.stream()
-                .map(version -> VersionOrder.againstLimit(phone, version))
-                .flatMapToInt(OptionalInt::stream)
-                .boxed()
-                .toList();
-        if (orders.isEmpty()) {
+        String phone = value.get();
+        if (best.software().holds() == Truth.UNKNOWN) {
             return Clause.asking(
                     Fact.OS_VERSION.label(),
                     ConditionJudge.noOrder(Fact.OS_VERSION, phone, few(versions)),
                     Set.of(Fact.OS_VERSION));
         }
+        if (best.entry().osVersion().filter(phone::equals).isPresent()) {
+            return Clause.of(Fact.OS_VERSION.label(), Truth.YES, "Made for OS version %s.".formatted(phone));
+        }
         String reason = "OS version is %s; this route was made for %s.".formatted(phone, few(versions));
-        Clause clause = sentences.told(Fact.OS_VERSION, Truth.YES, reason);
-        if (orders.contains(0)) {
+        Clause clause = Clause.of(Fact.OS_VERSION.label(), Truth.YES, reason);
+        if (best.software().doubt() == 0) {
             return clause;
         }
-        return orders.stream().anyMatch(order -> order < 0)
-                ? clause.doubting("The phone is older than the package: it mostly works.")
-                : clause.doubting(
-                        "Strong caution: the phone is newer than the package, which may no longer work on it.");
+        boolean older =
+                VersionOrder.againstLimit(phone, best.entry().osVersion().get()).orElse(0) < 0;
+        if (older) {
+            return small
+                    ? clause.doubting("The phone is older than the package: for small root packages it mostly works.")
+                    : clause.doubtingStrongly(
+                            "The phone is older than the package. That mostly works for small root packages, and this is more than one.");
+        }
+        return clause.doubtingStrongly("The phone is newer than the package, which may no longer work on it.");
     }
 
-    private Optional<Clause> bootloader(List<Route.Target> targets) {
-        List<String> wanted = all(targets, target -> target.bootloader().stream());
-        if (wanted.isEmpty()) {
-            return Optional.empty();
+    /** No version is named: every one will do, unless builds are, which speak for themselves only. */
+    private Clause buildsOfNoVersion(Match best) {
+        List<String> builds = best.entry().builds();
+        if (best.software().holds() == Truth.UNKNOWN) {
+            Set<Fact> open = open(builds);
+            return Clause.asking(
+                    Fact.BUILD_NUMBER.label(), notListedYet(open, few(builds)), open.isEmpty() ? names.known() : open);
         }
-        Optional<String> value = facts.value(Fact.BOOTLOADER);
-        if (value.isEmpty()) {
-            return Optional.of(
-                    sentences.unknown(Fact.BOOTLOADER, "this route is made for " + few(wanted), Optional.empty()));
+        if (builds.isEmpty() || best.entry().anyBuild().isPresent()) {
+            return Clause.of(Fact.OS_VERSION.label(), Truth.YES, "Made for every OS version of this model.");
         }
-        boolean listed = wanted.contains(value.get());
-        String reason = "Bootloader is %s; this route is made for %s.".formatted(value.get(), few(wanted));
-        return Optional.of(sentences.told(Fact.BOOTLOADER, Truth.of(listed), reason));
+        return best.software().doubt() == 0
+                ? Clause.of(Fact.BUILD_NUMBER.label(), Truth.YES, names.words() + " is listed.")
+                : Clause.of(Fact.BUILD_NUMBER.label(), Truth.YES, "Made for this model.")
+                        .doubtingStrongly("The route names builds and no OS version: %s. %s is not among them."
+                                .formatted(few(builds), names.words()));
     }
 
+    /** What is excluded is compared widely: no spelling gets past. */
     private Clause notExcluded(List<Route.Exclusion> excluded) {
         for (Route.Exclusion exclusion : excluded) {
-            Optional<BuildNames.Hit> hit = names.hit(exclusion.build());
+            Optional<BuildNames.Hit> hit = names.perhaps(exclusion.build());
             if (hit.isPresent()) {
                 String reason = "Build %s is excluded: %s".formatted(hit.get().value(), exclusion.because());
-                return sentences.told(hit.get().fact(), Truth.NO, reason);
+                return Clause.of(hit.get().fact().label(), Truth.NO, reason);
             }
         }
         Set<Fact> open = open(excluded.stream().map(Route.Exclusion::build).toList());
@@ -224,8 +396,8 @@ final class TargetJudge {
                             .formatted(excluded.size(), labels(open));
             return Clause.asking(Fact.BUILD_NUMBER.label(), reason, open);
         }
-        String reason = "%s is not among the builds known to fail.".formatted(names.words());
-        return sentences.told(Fact.BUILD_NUMBER, Truth.YES, reason);
+        return Clause.of(
+                Fact.BUILD_NUMBER.label(), Truth.YES, names.words() + " is not among the builds known to fail.");
     }
 
     private static String labels(Set<Fact> facts) {

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
@@ -48,11 +49,20 @@ final class TurningRoutes {
         Map<Map<Fact, Optional<String>>, List<Route>> round = new LinkedHashMap<>(fresh);
         fresh.clear();
         shut.stream()
-                .flatMap(fit -> fit.route().fits().requires().stream())
+                .flatMap(this::conditions)
                 .filter(condition -> now.clause(condition).result() == Truth.NO)
                 .forEach(condition -> helpers.computeIfAbsent(condition, none -> new ArrayList<>()));
         round.forEach(this::settle);
         return !round.isEmpty();
+    }
+
+    /** What a route needs: its own conditions, and that the dangers which forbid it are gone. */
+    private Stream<Condition> conditions(RouteFit fit) {
+        return Stream.concat(
+                fit.route().fits().requires().stream(),
+                fit.clauses().stream()
+                        .filter(clause -> clause.kind() == Clause.Kind.DANGER && clause.result() == Truth.NO)
+                        .map(clause -> FitCheck.ruledOut(catalogue, clause)));
     }
 
     private void settle(Map<Fact, Optional<String>> effects, List<Route> routes) {

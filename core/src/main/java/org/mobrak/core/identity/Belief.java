@@ -28,6 +28,14 @@ public sealed interface Belief {
         }
     }
 
+    /** What was read cannot be: a date before any phone, a text that breaks off. It says nothing, and is told. */
+    record Impossible(Reading reading) implements Belief {
+        @Override
+        public List<Reading> readings() {
+            return List.of();
+        }
+    }
+
     /** What the belief rests on, best-ranked first. */
     List<Reading> readings();
 

@@ -65,6 +65,18 @@ public enum Fact {
             oneOf("present", "absent"),
             "The catalogue, or what others with this model report"),
     CUSTOM_WRITES("customWrites", "Custom writes", Group.BOOT_SECURITY, number(0, 9999), "Download-mode screen"),
+    ACCOUNT_LOCK(
+            "accountLock",
+            "Account lock",
+            Group.BOOT_SECURITY,
+            oneOf("on", "off"),
+            "Download-mode screen, or the first screens after a reset: do they ask for somebody's account?"),
+    LOCK_GUARD(
+            "lockGuard",
+            "Lock guard",
+            Group.BOOT_SECURITY,
+            oneOf("on", "off"),
+            "Download-mode screen: the line about what may be written"),
     RECOVERY("recovery", "Recovery", Group.CONDITION, oneOf("stock", "custom"), "Boot into recovery and look"),
     ROOT(
             "root",
@@ -81,6 +93,13 @@ public enum Fact {
             Group.CONDITION,
             oneOf("installed", "pending"),
             "Settings: system update, or the maker's list"),
+    OS_STARTS(
+            "osStarts",
+            "OS starts",
+            Group.CONDITION,
+            oneOf("yes", "no"),
+            "Switch it on: does it reach the home screen?"),
+    ENCRYPTION("encryption", "Storage encryption", Group.CONDITION, oneOf("on", "off"), "Settings: security"),
     OTA_PATH("otaPath", "OTA updates", Group.CONDITION, oneOf("open", "blocked"), "Settings: system update"),
     TROUBLE(
             "trouble",
@@ -151,6 +170,12 @@ public enum Fact {
             "oemUnlock", "OEM unlock switch", Group.BENCH, oneOf("on", "off", "absent"), "Settings: developer options"),
     IMAGE_BACKUP("imageBackup", "Image backup", Group.BENCH, oneOf("none", "taken", "verified"), "Your own copies"),
     APP_BACKUP("appBackup", "App-and-data backup", Group.BENCH, oneOf("none", "taken", "verified"), "Your own copies"),
+    RADIO_BACKUP(
+            "radioBackup",
+            "Copy of the radio's identity",
+            Group.BENCH,
+            oneOf("none", "taken", "verified"),
+            "Your own copies, kept private"),
     HOST_OS(
             "hostOs",
             "Computer's system",
@@ -301,6 +326,11 @@ public enum Fact {
     /** Whether its values are ordered by their leading numbers. */
     public boolean isVersion() {
         return this == OS_VERSION || this == KERNEL_RELEASE || isNumber();
+    }
+
+    /** Whether it tells of the battery and so can forbid all work. */
+    public boolean isOfTheBattery() {
+        return this == BATTERY_BODY || this == BATTERY_HEALTH || this == BATTERY_TEMPERATURE || this == TROUBLE;
     }
 
     /** Whether an update or another OS changes this fact, so that readings of different days may differ. */

@@ -31,7 +31,7 @@ public final class Facts {
 
     /** Nobody has said; of some facts it follows from others that there is none. */
     private Belief unsaid(Fact fact) {
-        return fact == Fact.PATCH_LEVEL ? PatchLevels.on(value(Fact.OS_VERSION)).orElse(UNKNOWN) : UNKNOWN;
+        return fact == Fact.PATCH_LEVEL ? PatchLevels.on(said(Fact.OS_VERSION)).orElse(UNKNOWN) : UNKNOWN;
     }
 
     /** Whether this phone has no such thing, which is not the same as nobody having read it. */
@@ -58,6 +58,23 @@ public final class Facts {
     /** Every value that a source gives now, the leading one first. */
     public List<String> said(Fact fact) {
         return belief(fact).readings().stream().map(Reading::value).distinct().toList();
+    }
+
+    /** What was read of a fact and cannot be, where nothing else was. */
+    public Optional<Reading> impossible(Fact fact) {
+        return belief(fact) instanceof Belief.Impossible none ? Optional.of(none.reading()) : Optional.empty();
+    }
+
+    /** These facts where some readings that disagree are settled: of each fact one of the values that are said. */
+    public Facts settled(Map<Fact, String> chosen) {
+        Map<Fact, Belief> settled = new EnumMap<>(Fact.class);
+        settled.putAll(beliefs);
+        chosen.forEach((fact, value) -> settled.put(
+                fact,
+                new Belief.Certain(belief(fact).readings().stream()
+                        .filter(reading -> reading.value().equals(value))
+                        .toList())));
+        return new Facts(settled);
     }
 
     /** The leading value, whether certain or in conflict. */

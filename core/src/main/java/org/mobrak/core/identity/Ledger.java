@@ -20,8 +20,12 @@ import java.util.stream.Stream;
  *   <li>what a phone is for good (model, maker …): all of them;
  *   <li>what an update changes (OS version, kernel …): not those from before a later word of the same source, nor those of
  *       another day, because then the phone changed and nobody contradicts anybody;
- *   <li>what work changes (root, lock, switches …): only the newest, and among them what a person typed in settles it.
+ *   <li>what work changes (root, lock, switches …): only the newest. What was typed at the time of another reading that says
+ *       otherwise settles nothing: the two are in conflict, and what was seen leads.
  * </ul>
+ *
+ * <p>A reading that cannot be ({@link Possible}) says nothing; where there is no other, the fact is unknown and the reading is
+ * told.
  *
  * <p>Readings set aside stay in the ledger and are never judged.
  */
@@ -107,7 +111,11 @@ public record Ledger(List<Reading> readings, List<Overwrite> overwrites) {
     }
 
     private static Belief judge(Fact fact, List<Reading> said) {
-        List<Reading> ranked = ranked(fact, current(fact, said).stream());
+        List<Reading> possible = said.stream().filter(Possible::canBe).toList();
+        if (possible.isEmpty()) {
+            return new Belief.Impossible(ranked(fact, said.stream()).get(0));
+        }
+        List<Reading> ranked = ranked(fact, current(fact, possible).stream());
         boolean agreed = ranked.stream().map(Reading::value).distinct().count() == 1;
         return agreed ? new Belief.Certain(ranked) : new Belief.Conflicting(ranked);
     }
@@ -150,11 +158,6 @@ public record Ledger(List<Reading> readings, List<Overwrite> overwrites) {
                 .map(Reading::takenAt)
                 .max(Comparator.naturalOrder())
                 .orElseThrow();
-        List<Reading> latest =
-                said.stream().filter(reading -> reading.takenAt().equals(last)).toList();
-        List<Reading> typed = latest.stream()
-                .filter(reading -> reading.source() == Source.TYPED || reading.source() == Source.PROVED)
-                .toList();
-        return typed.isEmpty() ? latest : typed;
+        return said.stream().filter(reading -> reading.takenAt().equals(last)).toList();
     }
 }

@@ -7,6 +7,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.mobrak.core.Sample;
 
 class LedgerTest {
@@ -45,12 +47,51 @@ class LedgerTest {
         Ledger ledger = ledger(
                 reading(Fact.ROOT, "none", Source.TYPED, MONDAY),
                 reading(Fact.LOCK, "locked", Source.PROPERTY_LISTING, TUESDAY),
-                reading(Fact.LOCK, "unlocked", Source.TYPED, TUESDAY),
+                reading(Fact.LOCK, "unlocked", Source.TYPED, TUESDAY.plusSeconds(60)),
                 reading(Fact.ROOT, "permanent", Source.TYPED, TUESDAY));
         assertThat(ledger.facts().belief(Fact.ROOT)).isInstanceOf(Belief.Certain.class);
         assertThat(ledger.facts().value(Fact.ROOT)).contains("permanent");
         assertThat(ledger.facts().value(Fact.LOCK)).contains("unlocked");
         assertThat(ledger.of(Fact.ROOT)).as("nothing is overwritten").hasSize(2);
+    }
+
+    /** What was typed never drops what was seen at the same time: both are told, and what was seen leads. */
+    @Test
+    void seenBeatsTypedAndBothAreTold() {
+        for (Source seen : Source.values()) {
+            if (seen != Source.TYPED && seen != Source.CATALOGUE && seen != Source.WORKED_OUT) {
+                Facts facts = ledger(
+                                reading(Fact.BATTERY_PERCENT, "95", Source.TYPED, MONDAY),
+                                reading(Fact.BATTERY_PERCENT, "34", seen, MONDAY))
+                        .facts();
+                assertThat(facts.said(Fact.BATTERY_PERCENT)).as("%s", seen).containsExactly("34", "95");
+            }
+        }
+        Facts later = ledger(
+                        reading(Fact.LOCK, "unlocked", Source.TYPED, MONDAY),
+                        reading(Fact.LOCK, "locked", Source.BOOTLOADER_VARIABLES, TUESDAY))
+                .facts();
+        assertThat(later.said(Fact.LOCK)).as("seen later").containsExactly("locked");
+    }
+
+    /** A reading that cannot be says nothing; another of the same fact stands. */
+    @ParameterizedTest
+    @CsvSource({
+        "BUILD_DATE, 1970-01-01T00:00:00Z, 2013-05-04",
+        "KERNEL_BUILT, 2031-01-01, 2013-05-04",
+        "PATCH_LEVEL, 2014-01-01, 2016-05-01",
+        "PATCH_LEVEL, soon, 2016-05",
+        "BUILD_NUMBER, LN2-F0\uFFFD, LN2-F09-131022",
+        "CARRIER, N/A, Brookcell",
+    })
+    void whatCannotBeSaysNothing(Fact fact, String torn, String whole) {
+        Reading cannotBe = reading(fact, torn, Source.PROPERTY_LISTING, TUESDAY);
+        assertThat(ledger(cannotBe).facts().value(fact)).isEmpty();
+        assertThat(ledger(cannotBe).facts().impossible(fact)).contains(cannotBe);
+        assertThat(ledger(cannotBe, reading(fact, whole, Source.TYPED, TUESDAY))
+                        .facts()
+                        .said(fact))
+                .containsExactly(whole);
     }
 
     @Test

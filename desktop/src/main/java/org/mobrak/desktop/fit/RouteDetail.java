@@ -69,7 +69,7 @@ final class RouteDetail extends VBox {
         lines.getStyleClass().add("lines");
         for (Clause clause : fit.clauses()) {
             VBox said = new VBox(Texts.soft(clause.name()), Texts.wrapped(Texts.plain(clause.reason())));
-            clause.doubt().ifPresent(doubt -> said.getChildren().add(doubtful(doubt)));
+            clause.doubt().ifPresent(doubt -> said.getChildren().add(doubtful(doubt.words())));
             clause.step()
                     .ifPresent(step -> said.getChildren()
                             .add(Texts.wrapped(Texts.plain("“" + step + "” turns this into a yes."))));

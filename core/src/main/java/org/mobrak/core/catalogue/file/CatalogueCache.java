@@ -29,6 +29,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Danger;
 import org.mobrak.core.catalogue.Hole;
 import org.mobrak.core.catalogue.KnownPhone;
 import org.mobrak.core.catalogue.PhoneFamily;
@@ -45,7 +46,7 @@ import org.mobrak.core.identity.build.Rulers;
  */
 public final class CatalogueCache {
     /** To be raised whenever the same files would be read or judged otherwise. */
-    private static final String FORMAT = "mobrak catalogue cache 6";
+    private static final String FORMAT = "mobrak catalogue cache 7";
 
     private static final int CHUNK = 500;
 
@@ -68,10 +69,16 @@ public final class CatalogueCache {
 
     /** Everything of one catalogue; routes stand in chunks, so that they can be read side by side. */
     private record Box(
-            String stamp, List<Fault> faults, byte[] phones, byte[] grammars, byte[] holes, List<byte[]> routes) {
+            String stamp,
+            List<Fault> faults,
+            byte[] phones,
+            byte[] grammars,
+            byte[] holes,
+            byte[] dangers,
+            List<byte[]> routes) {
         /** The same of other files. */
         Box of(String otherStamp) {
-            return new Box(otherStamp, faults, phones, grammars, holes, routes);
+            return new Box(otherStamp, faults, phones, grammars, holes, dangers, routes);
         }
     }
 
@@ -215,7 +222,12 @@ public final class CatalogueCache {
                 .flatMap(Family::phones)
                 .toList();
         Rulers rulers = new Rulers(List.of(read(box.grammars(), BuildGrammar[].class)));
-        return new Catalogue(phones, List.of(), rulers, List.of(read(box.holes(), Hole[].class)));
+        return new Catalogue(
+                phones,
+                List.of(),
+                rulers,
+                List.of(read(box.holes(), Hole[].class)),
+                List.of(read(box.dangers(), Danger[].class)));
     }
 
     private Optional<Loaded> wholeIfSound(Box box, Catalogue known) {
@@ -310,6 +322,7 @@ public final class CatalogueCache {
                 mapper.writeValueAsBytes(phones),
                 bytes(whole.entries().grammars()),
                 bytes(whole.entries().holes()),
+                bytes(whole.entries().dangers()),
                 chunks);
     }
 

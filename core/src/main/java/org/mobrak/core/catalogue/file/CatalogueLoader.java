@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -12,6 +13,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Danger;
 import org.mobrak.core.catalogue.Hole;
 import org.mobrak.core.catalogue.KnownPhone;
 import org.mobrak.core.catalogue.PhoneFamily;
@@ -21,7 +23,7 @@ import org.mobrak.core.identity.build.BuildGrammar;
 import org.mobrak.core.identity.build.Rulers;
 
 /**
- * Reads a catalogue folder: {@code phones}, {@code routes}, {@code grammars} and {@code holes}, each with files
+ * Reads a catalogue folder: {@code phones}, {@code routes}, {@code grammars}, {@code holes} and {@code dangers}, each with files
  * {@code *.yaml}. A file with a fault is left out and told of; the others still serve.
  */
 public final class CatalogueLoader {
@@ -32,7 +34,7 @@ public final class CatalogueLoader {
      * Folders that make up one catalogue.
      *
      * @param own those whose entries it has
-     * @param besides one whose holes are known besides; they are facts of the public record and need not be written down twice
+     * @param besides one whose holes and dangers are known besides; they are facts of the public record and need not be written down twice
      */
     public record Folders(List<Path> own, Optional<Path> besides) {
         public Folders {
@@ -77,7 +79,7 @@ public final class CatalogueLoader {
     static Whole whole(Folders folders) throws IOException {
         Entries own = Entries.of(folders.own());
         Entries all = folders.besides().isPresent()
-                ? own.with(Entries.of(List.of(folders.besides().get())).holes())
+                ? own.with(Entries.of(List.of(folders.besides().get())))
                 : own;
         return new Whole(new CatalogueLoader(all).load(), all);
     }
@@ -93,7 +95,7 @@ public final class CatalogueLoader {
                 .toList();
         Rulers rulers = new Rulers(entries.grammars().stream().map(Entry::value).toList());
         List<Route> routes = sound(Models.of(phones), rulers, holes);
-        return new Loaded(new Catalogue(phones, routes, rulers, holes), faults);
+        return new Loaded(new Catalogue(phones, routes, rulers, holes, dangers(holes)), faults);
     }
 
     private static List<KnownPhone> variants(Entry<PhoneFamily> entry) {
@@ -134,6 +136,24 @@ public final class CatalogueLoader {
         List<Fault> found = HoleCheck.of(entry);
         faults.addAll(found);
         return found.isEmpty();
+    }
+
+    /** A danger of which two are told, or that turns on a hole nobody knows, is told as a fault; the first one counts. */
+    private List<Danger> dangers(List<Hole> holes) {
+        Set<String> known = holes.stream().map(Hole::id).collect(Collectors.toSet());
+        Map<String, Danger> sound = new LinkedHashMap<>();
+        for (Entry<Danger> entry : entries.dangers()) {
+            List<Fault> found = DangerCheck.of(entry, known);
+            faults.addAll(found);
+            if (sound.containsKey(entry.value().id())) {
+                String what =
+                        "The danger %s is told twice.".formatted(entry.value().id());
+                faults.add(new Fault(entry.file(), entry.line("/id"), what, "Give each its own id."));
+            } else if (found.stream().allMatch(Fault::isWarning)) {
+                sound.put(entry.value().id(), entry.value());
+            }
+        }
+        return List.copyOf(sound.values());
     }
 
     /** The routes that may be planned with; the faults of the others are told. */

@@ -7,7 +7,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.mobrak.core.catalogue.Danger;
 import org.mobrak.core.catalogue.Hole;
 import org.mobrak.core.catalogue.PhoneFamily;
 import org.mobrak.core.catalogue.Route;
@@ -25,9 +29,10 @@ record Entries(
         List<Entry<Route>> routes,
         List<Entry<BuildGrammar>> grammars,
         List<Entry<Hole>> holes,
+        List<Entry<Danger>> dangers,
         List<Fault> faults) {
     static final List<String> KINDS =
-            List.of("phones", "routes", "grammars", "holes", "symptoms", "causes", "questions", "apps");
+            List.of("phones", "routes", "grammars", "holes", "dangers", "symptoms", "causes", "questions", "apps");
     private static final int MOST_FILES = 200_000;
 
     /** Reads folders; an {@link UnreadableInput} tells that one is no catalogue at all. */
@@ -43,11 +48,12 @@ record Entries(
                 read(folders, "routes", new EntryReader<>("route.schema.json", Route.class), faults),
                 read(folders, "grammars", new EntryReader<>("grammar.schema.json", BuildGrammar.class), faults),
                 read(folders, "holes", new EntryReader<>("hole.schema.json", Hole.class), faults),
+                read(folders, "dangers", new EntryReader<>("danger.schema.json", Danger.class), faults),
                 faults);
     }
 
     Stream<Entry<?>> all() {
-        return Stream.of(phones, routes, grammars, holes).flatMap(List::stream);
+        return Stream.of(phones, routes, grammars, holes, dangers).flatMap(List::stream);
     }
 
     /** The entries that tell what goes wrong, of a folder; only who mends, checks or merges asks for them. */
@@ -69,14 +75,21 @@ record Entries(
         return entries;
     }
 
-    /** The same with these holes besides its own, which count as known and are not checked again. */
-    Entries with(List<Entry<Hole>> known) {
-        List<Entry<Hole>> all = new ArrayList<>(holes);
-        known.stream()
-                .filter(hole -> holes.stream()
-                        .noneMatch(own -> own.value().id().equals(hole.value().id())))
-                .forEach(all::add);
-        return new Entries(phones, routes, grammars, all, faults);
+    /** The same with the holes and dangers of others besides its own, which count as known and are not checked again. */
+    Entries with(Entries known) {
+        return new Entries(
+                phones,
+                routes,
+                grammars,
+                joined(holes, known.holes, Hole::id),
+                joined(dangers, known.dangers, Danger::id),
+                faults);
+    }
+
+    private static <T> List<Entry<T>> joined(List<Entry<T>> own, List<Entry<T>> known, Function<T, String> id) {
+        Set<String> ids = own.stream().map(Entry::value).map(id).collect(Collectors.toSet());
+        return Stream.concat(own.stream(), known.stream().filter(other -> !ids.contains(id.apply(other.value()))))
+                .toList();
     }
 
     static <T> List<Entry<T>> read(Path folder, String kind, EntryReader<T> reader, List<Fault> faults)

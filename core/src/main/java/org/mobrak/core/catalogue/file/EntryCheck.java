@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.mobrak.core.catalogue.Danger;
 import org.mobrak.core.catalogue.Hole;
 import org.mobrak.core.catalogue.PhoneFamily;
 import org.mobrak.core.catalogue.Route;
@@ -22,6 +23,7 @@ public final class EntryCheck {
             "routes", new EntryReader<>("route.schema.json", Route.class),
             "grammars", new EntryReader<>("grammar.schema.json", BuildGrammar.class),
             "holes", new EntryReader<>("hole.schema.json", Hole.class),
+            "dangers", new EntryReader<>("danger.schema.json", Danger.class),
             "symptoms", new EntryReader<>("symptom.schema.json", Symptom.class),
             "causes", new EntryReader<>("cause.schema.json", Cause.class),
             "questions", new EntryReader<>("question.schema.json", Question.class),

@@ -89,7 +89,7 @@ public record Trial(Optional<Catalogue> catalogue, Optional<Route> route, List<F
                 .toList());
         routes.add(route);
         routes.sort(Comparator.comparing(Route::id));
-        return new Catalogue(phones, routes, catalogue.rulers(), catalogue.holes());
+        return new Catalogue(phones, routes, catalogue.rulers(), catalogue.holes(), catalogue.dangers());
     }
 
     /** Which value stands on which line: the form is written so that each has one of its own. */

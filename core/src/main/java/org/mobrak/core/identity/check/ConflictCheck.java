@@ -1,9 +1,9 @@
 package org.mobrak.core.identity.check;
 
-import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.mobrak.core.identity.Belief;
@@ -14,11 +14,6 @@ import org.mobrak.core.identity.Source;
 
 /** Sources that disagree about a fact. A model number that the OS and the firmware tell differently has a usual cause. */
 final class ConflictCheck implements Check {
-    private static final Set<Source> BELOW_THE_OS =
-            EnumSet.of(Source.DOWNLOAD_SCREEN, Source.BOOTLOADER_VARIABLES, Source.LABEL);
-    private static final Set<Source> OF_THE_OS =
-            EnumSet.of(Source.ABOUT_SCREEN, Source.PROPERTY_LISTING, Source.PROPERTY_FILE);
-
     @Override
     public Stream<Finding> of(Case phone) {
         return Stream.of(Fact.values()).flatMap(fact -> conflict(fact, phone).stream());
@@ -56,20 +51,20 @@ final class ConflictCheck implements Check {
     }
 
     private static boolean isPorted(Belief.Conflicting split) {
-        Set<String> firmware = valuesOf(split, BELOW_THE_OS);
-        Set<String> system = valuesOf(split, OF_THE_OS);
+        Set<String> firmware = valuesOf(split, Source::isBelowTheOs);
+        Set<String> system = valuesOf(split, Source::isOfTheOs);
         return firmware.size() == 1 && !system.isEmpty() && !system.containsAll(firmware);
     }
 
-    private static Set<String> valuesOf(Belief.Conflicting split, Set<Source> sources) {
+    private static Set<String> valuesOf(Belief.Conflicting split, Predicate<Source> among) {
         return split.readings().stream()
-                .filter(reading -> sources.contains(reading.source()))
+                .filter(reading -> among.test(reading.source()))
                 .map(Reading::value)
                 .collect(Collectors.toSet());
     }
 
     private static Finding ported(Belief.Conflicting split) {
-        String firmware = valuesOf(split, BELOW_THE_OS).iterator().next();
+        String firmware = valuesOf(split, Source::isBelowTheOs).iterator().next();
         return Finding.caution(
                         "ported-os",
                         "The OS and the firmware name different models: %s. The OS was ported from another phone; files must be made for %s, as the firmware says."

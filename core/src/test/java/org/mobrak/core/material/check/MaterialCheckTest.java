@@ -34,7 +34,7 @@ class MaterialCheckTest {
             "device=lantern2",
             "osVersion=4.1.2",
             "buildNumber=LN2-F09-131022",
-            "patchLevel=2013-10-01",
+            "patchLevel=2016-10-01",
             "kernelRelease=3.0.31-412087",
             "kernelBuilt=2013-10-22T09:31:04Z");
 
@@ -73,8 +73,8 @@ class MaterialCheckTest {
     @CsvSource({
         "4.0.4, '', '', older-than-phone",
         "4.0.4, '', present, older-with-rollback-fuse",
-        "4.1.2, 2013-09, present, older-with-rollback-fuse",
-        "4.1.2, 2013-10, present, ''",
+        "4.1.2, 2016-09, present, older-with-rollback-fuse",
+        "4.1.2, 2016-10, present, ''",
         "4.2, '', present, newer-than-phone"
     })
     void anOlderImageIsAStopWhereThereIsAFuse(String os, String patch, String fuse, String code) {
@@ -91,7 +91,7 @@ class MaterialCheckTest {
                         "model=OV-L210F",
                         "device=lantern2",
                         "osVersion=4.1.2",
-                        "patchLevel=2013-10-01",
+                        "patchLevel=2016-10-01",
                         key + "=" + value);
     }
 
@@ -149,7 +149,7 @@ class MaterialCheckTest {
         banner = "Linux version 3.0.31-key-r2 (a@b) (gcc version 4.7) #9 SMP Sun Dec 1 18:20:11 UTC 2013";
         osVersion = "4.1.2";
         Map<Fact, String> said = Map.of(
-                Fact.KERNEL_RELEASE, "3.0.31-key-r2", Fact.KERNEL_BUILT, "2013-12-01", Fact.PATCH_LEVEL, "2013-10");
+                Fact.KERNEL_RELEASE, "3.0.31-key-r2", Fact.KERNEL_BUILT, "2013-12-01", Fact.PATCH_LEVEL, "2016-10");
         assertThat(codes(used(needed("p.tar", said)))).containsExactly("as-the-route-says", "as-the-route-says");
         NeededFile older = needed("p.tar", Map.of(Fact.KERNEL_BUILT, "2013-11-30"));
         assertThat(used(older)).first().satisfies(first -> {

@@ -1,4 +1,4 @@
-package org.mobrak.core.fit;
+package org.mobrak.core.identity;
 
 import java.time.DateTimeException;
 import java.time.LocalDate;
@@ -12,7 +12,7 @@ import java.util.OptionalInt;
  * The order of days in ISO 8601. A time of day behind a T is left out; a month stands for all of its days, so that its order
  * against one of them is not known.
  */
-final class Days {
+public final class Days {
     private static final int DAY = "2016-11-05".length();
     private static final int MONTH = "2016-11".length();
     private static final DateTimeFormatter STRICT =
@@ -45,12 +45,22 @@ final class Days {
     }
 
     /** Whether a text is a day or a month at all. */
-    static boolean canBeRead(String text) {
+    public static boolean canBeRead(String text) {
         return Span.of(text).isPresent();
     }
 
+    /** The first of the days that a text may mean. */
+    static Optional<LocalDate> first(String text) {
+        return Span.of(text).map(Span::first);
+    }
+
+    /** The last of the days that a text may mean. */
+    static Optional<LocalDate> last(String text) {
+        return Span.of(text).map(Span::last);
+    }
+
     /** Negative, zero or positive as {@code a} is before, on or after {@code b}; empty if that cannot be told. */
-    static OptionalInt compare(String a, String b) {
+    public static OptionalInt compare(String a, String b) {
         Optional<Span> left = Span.of(a);
         Optional<Span> right = Span.of(b);
         return left.isPresent() && right.isPresent() ? compare(left.get(), right.get()) : OptionalInt.empty();

@@ -1,0 +1,116 @@
+package org.mobrak.core.fit;
+
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Condition;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
+
+/**
+ * Conditions that are open only because one fact that nobody has read stands in them more than once. Kleene's logic is exact as
+ * long as every fact stands once; where one stands twice, “locked or unlocked” would be open for ever. So such facts are tried
+ * with every value they can have, as long as these are few.
+ */
+final class WhateverItIs {
+    /** So many values in all are tried; with more, what is open stays open. */
+    private static final int MOST_WORLDS = 100;
+
+    private final Catalogue catalogue;
+    private final Facts facts;
+    private final List<Condition> conditions;
+
+    WhateverItIs(Catalogue catalogue, Facts facts, List<Condition> conditions) {
+        this.catalogue = catalogue;
+        this.facts = facts;
+        this.conditions = conditions;
+    }
+
+    /** The same clauses, those settled that come to the same whatever the value is. */
+    List<Clause> settle(List<Clause> clauses) {
+        boolean open = false;
+        for (Clause clause : clauses) {
+            if (clause.result() == Truth.NO) {
+                return clauses;
+            }
+            open |= clause.result() == Truth.UNKNOWN;
+        }
+        List<Fact> repeated = open ? repeated() : List.of();
+        return repeated.isEmpty() ? clauses : settle(clauses, worlds(repeated), repeated);
+    }
+
+    private List<Fact> repeated() {
+        Set<Fact> once = new HashSet<>();
+        Set<Fact> more = new HashSet<>();
+        conditions.stream()
+                .flatMap(Condition::facts)
+                .filter(fact ->
+                        !fact.domain().words().isEmpty() && facts.value(fact).isEmpty())
+                .forEach(fact -> {
+                    if (!once.add(fact)) {
+                        more.add(fact);
+                    }
+                });
+        List<Fact> few = new ArrayList<>();
+        int worlds = 1;
+        for (Fact fact : more.stream().sorted().toList()) {
+            worlds *= fact.domain().words().size();
+            if (worlds <= MOST_WORLDS) {
+                few.add(fact);
+            }
+        }
+        return few;
+    }
+
+    private List<Facts> worlds(List<Fact> repeated) {
+        List<Map<Fact, String>> values = List.of(Map.of());
+        for (Fact fact : repeated) {
+            List<Map<Fact, String>> longer = new ArrayList<>();
+            for (Map<Fact, String> some : values) {
+                for (String word : fact.domain().words()) {
+                    Map<Fact, String> more = new EnumMap<>(Fact.class);
+                    more.putAll(some);
+                    more.put(fact, word);
+                    longer.add(more);
+                }
+            }
+            values = longer;
+        }
+        return values.stream().map(facts::supposing).toList();
+    }
+
+    private List<Clause> settle(List<Clause> clauses, List<Facts> worlds, List<Fact> repeated) {
+        List<List<Truth>> results = worlds.stream()
+                .map(world -> new ConditionJudge(world, catalogue))
+                .map(judge -> conditions.stream()
+                        .map(condition -> judge.judge(condition).result())
+                        .toList())
+                .toList();
+        String whatever = "Whatever "
+                + String.join(" and ", repeated.stream().map(Fact::inSentence).toList());
+        List<Clause> settled = new ArrayList<>();
+        for (int i = 0; i < clauses.size(); i++) {
+            int at = i;
+            Clause clause = clauses.get(i);
+            settled.add(
+                    results.stream().allMatch(world -> world.get(at) == Truth.YES)
+                            ? clause.turnedTo(Truth.YES, whatever + " is, this holds.")
+                            : clause);
+        }
+        if (results.stream().allMatch(world -> world.contains(Truth.NO))) {
+            int first = 0;
+            while (settled.get(first).result() != Truth.UNKNOWN) {
+                first++;
+            }
+            settled.set(
+                    first,
+                    settled.get(first)
+                            .turnedTo(Truth.NO, whatever + " is, the conditions of this route do not hold together."));
+        }
+        return settled;
+    }
+}
