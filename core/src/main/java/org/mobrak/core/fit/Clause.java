@@ -50,11 +50,6 @@ public record Clause(
         /** What the route requires besides. */
         CONDITION;
 
-        /** Whether there is such a clause only where something is wrong, so that none at all is a yes. */
-        boolean isOnlyToldWhereItIs() {
-            return this == BATTERY || this == DANGER;
-        }
-
         /** Whether another route may turn it: by other versions, or by ending a danger. */
         boolean canBeTurned() {
             return this == BUILD

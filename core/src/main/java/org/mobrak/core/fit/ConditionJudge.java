@@ -149,12 +149,26 @@ final class ConditionJudge {
         return answered(fact, held, reason).because(not.because());
     }
 
-    /** What a condition supposes says nothing of the opposite. */
-    private Clause not(Condition.Not not, Side side) {
-        Clause part = judge(not.part(), side);
+    /** What a condition supposes says nothing of the opposite. What is doubtful does not rule out what is forbidden. */
+    private Clause not(Condition.Not not, Side inside) {
+        Clause part = judge(not.part(), inside);
+        boolean wouldRuleOut = inside == Side.ASKED
+                && part.result() == Truth.YES
+                && part.doubt().isPresent();
         Clause turned = Clause.of("Not: " + part.name(), part.result().not(), "Not so: " + part.reason())
                 .on(new Clause.Basis(part.asks(), Map.of(), part.basis().torn()));
-        return part.doubt().map(turned::doubting).orElse(turned).because(not.because());
+        Clause told = part.doubt().map(turned::doubting).orElse(turned).because(not.because());
+        return wouldRuleOut ? stillOpen(not.part(), told) : told;
+    }
+
+    /** What would have to be read; where nothing is left to read, it is held to be so. */
+    private Clause stillOpen(Condition doubtful, Clause told) {
+        Set<Fact> unread = doubtful.facts()
+                .filter(fact -> facts.value(fact).isEmpty() && !facts.isAbsent(fact))
+                .collect(Collectors.toSet());
+        return unread.isEmpty()
+                ? told.turnedTo(Truth.YES, told.reason())
+                : told.turnedTo(Truth.UNKNOWN, told.reason()).on(new Clause.Basis(unread, Map.of(), Set.of()));
     }
 
     private Clause like(Condition.Like asked, Side side) {
@@ -204,12 +218,22 @@ final class ConditionJudge {
 
     /** Versions by their numbers, days as days, and a maker's build strings as its grammar has them. */
     private Order orderOf(Fact fact) {
+        if (fact == Fact.OS_VERSION) {
+            return ConditionJudge::ofOneSystem;
+        }
         if (fact.isVersion()) {
             return VersionOrder::againstLimit;
         }
         return fact.isDay()
                 ? Days::compare
                 : (value, limit) -> catalogue.rulers().order(fact, value, limit, facts.value(Fact.MAKER));
+    }
+
+    /** The order of OS versions; one of another system has none among them. */
+    static OptionalInt ofOneSystem(String version, String limit) {
+        return VersionOrder.isOfAnotherSystem(version) && !version.equals(limit)
+                ? OptionalInt.empty()
+                : VersionOrder.againstLimit(version, limit);
     }
 
     private Clause dated(Condition.Dated asked) {

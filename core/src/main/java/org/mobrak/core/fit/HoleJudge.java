@@ -49,6 +49,7 @@ final class HoleJudge {
         private final boolean ofTheKernel;
         private final boolean systemSpeaks;
         private final boolean systemOnlyPerhaps;
+        private final boolean forbidden;
         /** Whose date decides: the kernel's own where it is known, or where no other speaks for it. */
         private final Fact dated;
 
@@ -58,6 +59,7 @@ final class HoleJudge {
             boolean custom =
                     facts.value(Fact.KERNEL_KIND).filter("custom"::equals).isPresent();
             this.systemSpeaks = !ofTheKernel || !custom;
+            this.forbidden = forbidden;
             this.systemOnlyPerhaps =
                     forbidden && ofTheKernel && facts.value(Fact.KERNEL_KIND).isEmpty();
             boolean ownDate = facts.value(Fact.KERNEL_BUILT).isPresent()
@@ -104,7 +106,11 @@ final class HoleJudge {
                     "%s is %s; %s is open only in %s.".formatted(fact.label(), value.get(), hole.id(), range.words());
             return told(
                     fact,
-                    ConditionJudge.within(range.atLeast(), value.get(), range.atMost(), VersionOrder::againstLimit),
+                    ConditionJudge.within(
+                            range.atLeast(),
+                            value.get(),
+                            range.atMost(),
+                            fact == Fact.OS_VERSION ? ConditionJudge::ofOneSystem : VersionOrder::againstLimit),
                     reason);
         }
 
@@ -171,6 +177,9 @@ final class HoleJudge {
             if (patched.isPresent() && !mayBeFixed) {
                 return goingByTheSystem(patched.get());
             }
+            if (forbidden && built.isEmpty() && !canBeClosed()) {
+                return told(dated, Truth.YES, "%s is in these versions.".formatted(hole.id()));
+            }
             if (built.isEmpty()) {
                 return sentences.unknown(
                         dated,
@@ -182,9 +191,17 @@ final class HoleJudge {
                     : builtAfterwards(built.get());
         }
 
+        /** Whether there is a bound that closes it, read or not. */
+        private boolean canBeClosed() {
+            return hole.fixedByBuildDate().isPresent() || mayBePatched();
+        }
+
+        private boolean mayBePatched() {
+            return hole.fixedByPatchLevel().isPresent() && systemSpeaks && !facts.isAbsent(Fact.PATCH_LEVEL);
+        }
+
         private Clause builtAfterwards(String built) {
-            boolean mayHaveOne = systemSpeaks && !facts.isAbsent(Fact.PATCH_LEVEL);
-            if (hole.fixedByPatchLevel().isPresent() && mayHaveOne) {
+            if (mayBePatched()) {
                 return sentences.unknown(
                         Fact.PATCH_LEVEL,
                         "%s closes %s, and this was built (%s) after it became known"

@@ -127,9 +127,11 @@ final class RouteJudge {
                             route.fits().requires().get(condition++).facts().collect(Collectors.toSet()))
                     : only(between, TornFacts.ofKind(slot.kind(), ofDangers));
             Clause one = joined(told, turning.isEmpty() ? between : turning);
-            boolean halfADanger = !everywhere && slot.kind().isOnlyToldWhereItIs() && one.result() == Truth.NO;
-            Clause whole = halfADanger ? one.torn(between, one.reason() + " " + disagree(between)) : one;
-            joined.add(mustBeSettled(route, turning) ? settledFirst(whole, turning) : whole);
+            // What is a no only in some worlds, and is not even asked in others, is none for sure.
+            boolean onlyInSome = !everywhere && one.result() == Truth.NO;
+            Clause whole = onlyInSome ? one.torn(between, one.reason() + " " + disagree(between)) : one;
+            boolean settled = slot.kind() == Clause.Kind.DANGER || !mustBeSettled(route, turning);
+            joined.add(settled ? whole : settledFirst(whole, turning));
         }
         return refusedInAll(worlds, joined);
     }

@@ -152,9 +152,7 @@ final class TargetJudge {
 
     private Software software(Route.Target entry, boolean small) {
         if (school == School.EXACT) {
-            Truth listed = listed(entry);
-            return Software.sure(
-                    listed == Truth.YES ? listed.and(version(entry, Truth.YES)) : listed.or(everyBuild(entry)));
+            return Software.sure(listed(entry).and(version(entry, Truth.YES)).or(everyBuild(entry)));
         }
         return entry.osVersion().isPresent() ? ofVersion(entry, small) : ofAnyVersion(entry);
     }
@@ -171,9 +169,10 @@ final class TargetJudge {
         }
         String wanted = entry.osVersion().get();
         OptionalInt order = VersionOrder.compare(known.get(), wanted);
-        return wanted.equals(known.get())
-                ? Truth.YES
-                : order.isEmpty() ? Truth.UNKNOWN : Truth.of(order.getAsInt() == 0);
+        if (wanted.equals(known.get()) || VersionOrder.isOfAnotherSystem(known.get())) {
+            return Truth.of(wanted.equals(known.get()));
+        }
+        return order.isEmpty() ? Truth.UNKNOWN : Truth.of(order.getAsInt() == 0);
     }
 
     /** Whether one of an entry's builds is the phone's. */
@@ -194,8 +193,13 @@ final class TargetJudge {
             return Software.sure(Truth.UNKNOWN);
         }
         OptionalInt order = VersionOrder.againstLimit(known.get(), wanted);
-        if (wanted.equals(known.get()) || order.equals(OptionalInt.of(0))) {
+        boolean same = wanted.equals(known.get())
+                || order.equals(OptionalInt.of(0)) && !VersionOrder.isOfAnotherSystem(known.get());
+        if (same) {
             return Software.sure(Truth.YES);
+        }
+        if (VersionOrder.isOfAnotherSystem(known.get())) {
+            return Software.sure(Truth.NO);
         }
         return order.isEmpty()
                 ? Software.sure(Truth.UNKNOWN)
@@ -258,7 +262,8 @@ final class TargetJudge {
         if (hit.isPresent()) {
             return ofListed(best, hit.get());
         }
-        if (best.entry().anyBuild().isPresent()) {
+        if (best.entry().anyBuild().isPresent()
+                && everyBuild(best.entry()) == best.software().holds()) {
             return anyBuild(best, entries);
         }
         if (builds.isEmpty()) {
@@ -268,6 +273,9 @@ final class TargetJudge {
                     "The route lists no exact builds, so by the exact school it must be left alone.");
         }
         Set<Fact> open = open(builds);
+        if (best.software().holds() == Truth.NO && !open.isEmpty()) {
+            return otherVersion(entries);
+        }
         if (best.software().holds() == Truth.UNKNOWN && open.isEmpty()) {
             String reason = ConditionJudge.writtenOtherwise(Fact.BUILD_NUMBER, names.words(), few(builds));
             return Clause.asking(Fact.BUILD_NUMBER.label(), reason, names.known());
@@ -278,6 +286,16 @@ final class TargetJudge {
                         Truth.NO,
                         "%s is not listed; listed are %s.".formatted(names.words(), few(builds)))
                 : Clause.asking(Fact.BUILD_NUMBER.label(), notListedYet(open, few(builds)), open);
+    }
+
+    /** Which build this is need not be read: none of this OS version is listed. */
+    private Clause otherVersion(List<Route.Target> entries) {
+        List<String> versions = all(entries, target -> target.osVersion().stream());
+        return Clause.of(
+                Fact.OS_VERSION.label(),
+                Truth.NO,
+                "OS version is %s, and the builds that are listed are of %s."
+                        .formatted(facts.value(Fact.OS_VERSION).orElse("?"), few(versions)));
     }
 
     /** The build is listed; whether the OS version is the one it is listed for. */
@@ -347,6 +365,9 @@ final class TargetJudge {
             return Clause.of(Fact.OS_VERSION.label(), Truth.YES, "Made for OS version %s.".formatted(phone));
         }
         String reason = "OS version is %s; this route was made for %s.".formatted(phone, few(versions));
+        if (best.software().holds() == Truth.NO) {
+            return Clause.of(Fact.OS_VERSION.label(), Truth.NO, reason + " That is another system.");
+        }
         Clause clause = Clause.of(Fact.OS_VERSION.label(), Truth.YES, reason);
         if (best.software().doubt() == 0) {
             return clause;

@@ -62,7 +62,8 @@ final class TornFacts {
     static Set<Fact> ofKind(Clause.Kind kind, Set<Fact> ofDangers) {
         return switch (kind) {
             case IDENTITY, MODEL -> Set.of(Fact.MODEL);
-            case BUILD, OS_VERSION, EXCLUDED_BUILDS -> SOFTWARE;
+            case BUILD, OS_VERSION -> SOFTWARE;
+            case EXCLUDED_BUILDS -> NAMES;
             case BOOTLOADER -> Set.of(Fact.BOOTLOADER);
             case CARRIER -> Set.of(Fact.CARRIER);
             case BATTERY -> BATTERY;

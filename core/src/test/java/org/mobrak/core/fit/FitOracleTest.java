@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Catalogue;
@@ -35,11 +36,16 @@ class FitOracleTest {
         while (grown) {
             grown = false;
             for (Route route : catalogue.routes()) {
-                boolean every = route.fits().requires().stream()
-                        .allMatch(condition -> judge(condition, catalogue, facts) != Truth.NO
-                                || catalogue.routes().stream()
-                                        .filter(helper -> open.contains(helper.id()) && helper != route)
-                                        .anyMatch(helper -> turns(helper, condition, catalogue, facts)));
+                List<Clause> alone = FitCheck.alone(catalogue, route, facts, Optional.empty())
+                        .clauses();
+                List<Condition> needs = route.fits().requires();
+                // Conditions that contradict each other no route can meet, though each alone is open.
+                boolean every = IntStream.range(0, needs.size())
+                        .allMatch(i -> alone.get(i).result() != Truth.NO
+                                || judge(needs.get(i), catalogue, facts) == Truth.NO
+                                        && catalogue.routes().stream()
+                                                .filter(helper -> open.contains(helper.id()) && helper != route)
+                                                .anyMatch(helper -> turns(helper, needs.get(i), catalogue, facts)));
                 grown |= every && open.add(route.id());
             }
         }

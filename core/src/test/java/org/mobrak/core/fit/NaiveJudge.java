@@ -10,7 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Consumer;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.mobrak.core.catalogue.Act;
@@ -33,10 +33,13 @@ record NaiveJudge(Catalogue catalogue, Map<Fact, List<String>> values, Set<Fact>
     /** That there is none, as there is no patch level on old systems. */
     static final String NONE = "";
 
+    /** A version of another system, with no place among the versions. */
+    static final String OTHER_SYSTEM = "5.1L";
+
     private static final Set<Fact> BATTERY =
             EnumSet.of(Fact.BATTERY_BODY, Fact.BATTERY_HEALTH, Fact.BATTERY_TEMPERATURE, Fact.TROUBLE);
     private static final List<Fact> NAMES = List.of(Fact.BUILD_NUMBER, Fact.INCREMENTAL, Fact.BUILD_ID);
-    private static final int MOST_WORLDS = 40_000;
+    private static final int MOST_WORLDS = 1_500;
 
     /** How it is in one world: it fits, it fits but may turn out otherwise for a reason that is told, it does not. */
     enum Answer {
@@ -64,28 +67,33 @@ record NaiveJudge(Catalogue catalogue, Map<Fact, List<String>> values, Set<Fact>
                 return Optional.empty();
             }
         }
-        each(facts, 0, new EnumMap<>(Fact.class), world -> seen.add(fits(route, world)));
+        // Once a route is seen to go each way, further worlds tell nothing.
+        each(facts, 0, new EnumMap<>(Fact.class), world -> {
+            seen.add(fits(route, world));
+            return seen.size() < Answer.values().length;
+        });
         return Optional.of(seen);
     }
 
-    private void each(List<Fact> facts, int at, Map<Fact, String> world, Consumer<Map<Fact, String>> then) {
+    /** Goes through the worlds until somebody has seen enough; whether nobody had. */
+    private boolean each(List<Fact> facts, int at, Map<Fact, String> world, Predicate<Map<Fact, String>> goOn) {
         if (at == facts.size()) {
-            if (canBe(world)) {
-                then.accept(world);
-            }
-            return;
+            return !canBe(world) || goOn.test(world);
         }
         for (String value : values.getOrDefault(facts.get(at), List.of(NONE))) {
             world.put(facts.get(at), value);
-            each(facts, at + 1, world, then);
+            if (!each(facts, at + 1, world, goOn)) {
+                return false;
+            }
         }
+        return true;
     }
 
     /** Systems before 4.4 have no patch level that anybody could not have read, those from 6 on have one. */
     private boolean canBe(Map<Fact, String> world) {
         String os = world.get(Fact.OS_VERSION);
         String patch = world.get(Fact.PATCH_LEVEL);
-        if (os == null || patch == null || read.contains(Fact.PATCH_LEVEL)) {
+        if (os == null || patch == null || read.contains(Fact.PATCH_LEVEL) || os.equals(OTHER_SYSTEM)) {
             return true;
         }
         return patch.equals(NONE) ? order(os, "6") < 0 : order(os, "4.4") >= 0;
@@ -128,15 +136,26 @@ record NaiveJudge(Catalogue catalogue, Map<Fact, List<String>> values, Set<Fact>
                     .noneMatch(name -> like(fold(exclusion.build()), fold(world.getOrDefault(name, NONE))))));
         }
         for (Danger danger : catalogue.dangers()) {
-            boolean counts = danger.severity() == Danger.Severity.STOP
-                    && forbids(danger, route)
-                    && (danger.asks() || danger.when().facts().allMatch(read::contains));
-            answer = answer.and(Answer.of(!counts || holds(danger.when(), world, true) == Answer.NO));
+            boolean counts = danger.severity() == Danger.Severity.STOP && forbids(danger, route);
+            answer = answer.and(Answer.of(!counts || !isThere(danger, world)));
         }
         for (Condition condition : route.fits().requires()) {
             answer = answer.and(holds(condition, world, false));
         }
         return answer;
+    }
+
+    /** One that is passed over while nobody knows is there only if it is whatever nobody has read. */
+    private boolean isThere(Danger danger, Map<Fact, String> world) {
+        if (danger.asks()) {
+            return holds(danger.when(), world, true) != Answer.NO;
+        }
+        List<Fact> unread = danger.when()
+                .facts()
+                .filter(fact -> !read.contains(fact))
+                .distinct()
+                .toList();
+        return each(unread, 0, new EnumMap<>(world), some -> holds(danger.when(), some, true) != Answer.NO);
     }
 
     private static boolean forbids(Danger danger, Route route) {
@@ -178,8 +197,9 @@ record NaiveJudge(Catalogue catalogue, Map<Fact, List<String>> values, Set<Fact>
 
     /** A build that is listed brings its own OS version, unless somebody read another. */
     private Answer exact(Route.Target entry, Map<Fact, String> world) {
+        String phone = world.getOrDefault(Fact.OS_VERSION, NONE);
         boolean version = entry.osVersion()
-                .map(os -> order(os, world.getOrDefault(Fact.OS_VERSION, NONE)) == 0)
+                .map(os -> !phone.equals(OTHER_SYSTEM) && order(os, phone) == 0)
                 .orElse(true);
         boolean listed = listed(entry, world);
         boolean unread = !read.contains(Fact.OS_VERSION);
@@ -189,8 +209,11 @@ record NaiveJudge(Catalogue catalogue, Map<Fact, List<String>> values, Set<Fact>
 
     private static Answer practical(Route.Target entry, Map<Fact, String> world) {
         if (entry.osVersion().isPresent()) {
-            boolean same = order(entry.osVersion().get(), world.getOrDefault(Fact.OS_VERSION, NONE)) == 0;
-            return same ? Answer.YES : Answer.DOUBTFUL;
+            String os = world.getOrDefault(Fact.OS_VERSION, NONE);
+            if (os.equals(OTHER_SYSTEM)) {
+                return Answer.NO;
+            }
+            return order(entry.osVersion().get(), os) == 0 ? Answer.YES : Answer.DOUBTFUL;
         }
         boolean any = entry.builds().isEmpty() || entry.anyBuild().isPresent() || listed(entry, world);
         return any ? Answer.YES : Answer.DOUBTFUL;
@@ -234,7 +257,8 @@ record NaiveJudge(Catalogue catalogue, Map<Fact, List<String>> values, Set<Fact>
         }
         if (condition instanceof Condition.Between range) {
             String value = world.getOrDefault(range.fact(), NONE);
-            return range.atLeast().map(least -> order(value, least) >= 0).orElse(true)
+            return !value.equals(OTHER_SYSTEM)
+                    && range.atLeast().map(least -> order(value, least) >= 0).orElse(true)
                     && range.atMost().map(most -> order(value, most) <= 0).orElse(true);
         }
         Condition.Dated dated = (Condition.Dated) condition;
@@ -283,7 +307,8 @@ record NaiveJudge(Catalogue catalogue, Map<Fact, List<String>> values, Set<Fact>
     }
 
     private static boolean within(Hole.Range range, String version) {
-        return range.atLeast().map(least -> order(version, least) >= 0).orElse(true)
+        return !version.equals(OTHER_SYSTEM)
+                && range.atLeast().map(least -> order(version, least) >= 0).orElse(true)
                 && range.atMost().map(most -> order(version, most) <= 0).orElse(true);
     }
 

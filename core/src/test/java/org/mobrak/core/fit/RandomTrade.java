@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
+import java.util.TreeSet;
 import org.mobrak.core.Sample;
 import org.mobrak.core.catalogue.Act;
 import org.mobrak.core.catalogue.Catalogue;
@@ -51,6 +52,21 @@ final class RandomTrade {
             entry(Fact.ENCRYPTION, Fact.ENCRYPTION.domain().words()),
             entry(Fact.BATTERY_BODY, List.of("flat", "flat", "flat", "flat", "flat", "swollen")),
             entry(Fact.BATTERY_PERCENT, List.of("20", "34", "95"))));
+
+    /** On either side of all that is asked for, and of another kind; what a phone may have that no list names. */
+    private static final Map<Fact, List<String>> BESIDES = new EnumMap<>(Map.ofEntries(
+            entry(Fact.MODEL, List.of("ZZ-9")),
+            entry(Fact.OS_VERSION, List.of("2.3", "8.1", NaiveJudge.OTHER_SYSTEM)),
+            entry(Fact.BUILD_NUMBER, List.of("NB-999", "XX-1")),
+            entry(Fact.INCREMENTAL, List.of("7999")),
+            entry(Fact.BUILD_ID, List.of("FRF91")),
+            entry(Fact.BOOTLOADER, List.of("L9")),
+            entry(Fact.CARRIER, List.of("Moorline")),
+            entry(Fact.KERNEL_RELEASE, List.of("2.6.29", "4.9")),
+            entry(Fact.KERNEL_BUILT, List.of("2010-01-01", "2017-01-01")),
+            entry(Fact.BUILD_DATE, List.of("2010-01-01", "2017-01-01")),
+            entry(Fact.PATCH_LEVEL, List.of("2015-10-01", "2017-01-01", NaiveJudge.NONE)),
+            entry(Fact.BATTERY_PERCENT, List.of("0", "100"))));
 
     private static final List<Hole> HOLES = List.of(
             hole("CVE-2014-0001", Optional.of(range("3.0", "3.4.9")), Optional.empty(), "2014-01-10", ANY, ANY),
@@ -106,9 +122,9 @@ final class RandomTrade {
         for (Map.Entry<Fact, List<String>> one : POOL.entrySet()) {
             Fact fact = one.getKey();
             int chance = random.nextInt(100);
-            if (chance < 62) {
+            if (chance < 72) {
                 Set<String> said = new HashSet<>(Set.of(any(one.getValue())));
-                if (chance < 10) {
+                if (chance < 6) {
                     said.add(any(one.getValue()));
                 }
                 said.forEach(value -> readings.add(reading(fact, value)));
@@ -117,7 +133,7 @@ final class RandomTrade {
                     torn.add(fact);
                 }
             } else {
-                if (chance < 65 && fact.isDay()) {
+                if (chance < 76 && fact.isDay()) {
                     readings.add(reading(fact, random.nextBoolean() ? "1970-01-01" : "2013-02-31"));
                     odd.add(fact);
                 }
@@ -129,12 +145,11 @@ final class RandomTrade {
         return new Phone(readings, values, read, torn, odd);
     }
 
+    /** What a fact may be where nobody read it: what anybody asks for, and what nobody does. */
     private static List<String> unread(Fact fact, List<String> pool) {
-        List<String> all = new ArrayList<>(Set.copyOf(pool));
-        if (fact == Fact.PATCH_LEVEL) {
-            all.add(NaiveJudge.NONE);
-        }
-        return all;
+        Set<String> all = new TreeSet<>(pool);
+        all.addAll(BESIDES.getOrDefault(fact, List.of()));
+        return List.copyOf(all);
     }
 
     /** Sources by chance, two of them for readings that disagree. */
@@ -178,7 +193,7 @@ final class RandomTrade {
             sample.excluding(build(), "It is closed there.");
         }
         for (int i = random.nextInt(3); i > 0; i--) {
-            sample.needs(condition(random.nextInt(3)));
+            sample.needs(condition(Math.max(0, random.nextInt(6) - 3)));
         }
         Fact made = any(List.of(Fact.ROOT, Fact.RECOVERY, Fact.LOCK, Fact.OS_VERSION, Fact.CARD));
         return sample.making(made, any(POOL.get(made)));
@@ -220,7 +235,7 @@ final class RandomTrade {
             case 0 -> between(any(List.of(Fact.OS_VERSION, Fact.KERNEL_RELEASE, Fact.BATTERY_PERCENT)));
             case 1 -> dated(any(List.of(Fact.BUILD_DATE, Fact.KERNEL_BUILT, Fact.PATCH_LEVEL)));
             case 2 -> new Condition.HoleOpen(any(HOLES).id(), ANY);
-            case 3 -> new Condition.Like(Fact.BUILD_NUMBER, List.of(any(List.of("NB-*", "NB-101", "XX-*"))), ANY);
+            case 3 -> new Condition.Like(Fact.BUILD_NUMBER, List.of(any(List.of("NB-*", "NB-101", "NB-10*"))), ANY);
             case 4 -> new Condition.OneOf(Fact.CARRIER, List.of(any(POOL.get(Fact.CARRIER))), ANY);
             default -> {
                 Fact fact =
@@ -238,7 +253,7 @@ final class RandomTrade {
     }
 
     private Condition dated(Fact fact) {
-        Optional<String> bound = Optional.of(any(POOL.get(fact)));
+        Optional<String> bound = Optional.of(fact == Fact.PATCH_LEVEL ? "2016-03-01" : any(POOL.get(fact)));
         return random.nextBoolean()
                 ? new Condition.Dated(fact, bound, ANY, ANY)
                 : new Condition.Dated(fact, ANY, bound, ANY);

@@ -44,6 +44,15 @@ public final class VersionOrder {
         return parts.matches() ? parts.group(2) : "";
     }
 
+    /**
+     * Whether a version is one of another system that only counts alike: numbers with letters right behind them, such as {@code
+     * 4.4W} (common practice, no published source). It has no place among the plain ones.
+     */
+    public static boolean isOfAnotherSystem(String version) {
+        String suffix = suffix(version);
+        return !suffix.isEmpty() && Character.isLetter(suffix.charAt(0));
+    }
+
     /** Whether a text begins with numbers, so that it can be ordered at all. */
     public static boolean isVersion(String text) {
         return VERSION.matcher(text.strip()).matches();
