@@ -201,8 +201,12 @@ public final class Sample {
     }
 
     public Sample reported(int worked, int failed) {
+        return reported("any", "any", worked, failed);
+    }
+
+    public Sample reported(String model, String build, int worked, int failed) {
         for (int i = 0; i < worked + failed; i++) {
-            reports.add(new Route.Report("any", "any", i < worked, "2014-01-01"));
+            reports.add(new Route.Report(model, build, i < worked, "2014-01-01"));
         }
         return this;
     }

@@ -53,7 +53,7 @@ public final class Aftermath {
     /** Switches that are off on a phone that starts for the first time. */
     private static final List<Fact> RESET = List.of(Fact.USB_DEBUGGING, Fact.UNKNOWN_SOURCES);
 
-    private static final List<Fact> BACKUPS = List.of(Fact.IMAGE_BACKUP, Fact.APP_BACKUP);
+    private static final List<Fact> BACKUPS = List.of(Fact.IMAGE_BACKUP, Fact.APP_BACKUP, Fact.RADIO_BACKUP);
 
     private Aftermath() {}
 
@@ -82,6 +82,10 @@ public final class Aftermath {
         if (changes.wipesData()) {
             after.putAll(wiped(before));
         }
+        if (changes.writes().contains(PartitionClass.SYSTEM) && !changes.keeps().contains(PartitionClass.SYSTEM)) {
+            // A new system starts, or its route has failed.
+            exchange(Fact.OS_STARTS, "no", "yes", before, after);
+        }
         changes.effects()
                 .forEach((fact, effect) -> after.put(
                         fact, Increase.is(effect) ? Increase.of(effect, before.value(fact)) : Optional.of(effect)));
@@ -109,6 +113,7 @@ public final class Aftermath {
                 .filter(fact -> before.value(fact).filter("absent"::equals).isEmpty())
                 .forEach(fact -> after.put(fact, Optional.of("off")));
         exchange(Fact.OEM_UNLOCK, "on", "off", before, after);
+        exchange(Fact.INTERNET, "yes", "no", before, after);
         BACKUPS.forEach(fact -> exchange(fact, "taken", "none", before, after));
         forget(Set.of(Fact.DATA_FREE), before, after);
         return after;

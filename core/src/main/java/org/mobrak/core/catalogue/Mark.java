@@ -55,9 +55,8 @@ public record Mark(String words, Optional<Fact> fact) {
         return fact.filter(other::equals).isPresent();
     }
 
-    /** Whether a phone bears it already, so that it costs nothing more: a fuse blows once, a counter goes on counting. */
+    /** Whether a phone surely bears it already, so that it costs nothing more: a fuse blows once, a counter goes on counting. */
     public boolean isBorneBy(Facts facts) {
-        return is(Fact.WARRANTY_FUSE)
-                && facts.value(Fact.WARRANTY_FUSE).filter(BLOWN::equals).isPresent();
+        return is(Fact.WARRANTY_FUSE) && facts.said(Fact.WARRANTY_FUSE).equals(List.of(BLOWN));
     }
 }

@@ -44,6 +44,8 @@ public record Clause(
         BOOTLOADER,
         CARRIER,
         EXCLUDED_BUILDS,
+        /** What people reported of this very build. */
+        EVIDENCE,
         BATTERY,
         /** A state in which something the route does must not be done; the name is the danger's id. */
         DANGER,

@@ -1,5 +1,6 @@
 package org.mobrak.core.fit;
 
+import java.util.List;
 import java.util.Optional;
 import org.mobrak.core.catalogue.Gate;
 import org.mobrak.core.identity.Facts;
@@ -9,25 +10,44 @@ public record GateJudge(Truth result, String sentence) {
 
     public static GateJudge of(Gate gate, Facts facts) {
         String label = gate.fact().label();
-        Optional<String> value = facts.value(gate.fact());
-        if (value.isEmpty()) {
+        List<String> said = facts.said(gate.fact());
+        if (said.isEmpty()) {
             String where = gate.fact().whereToRead();
             return new GateJudge(Truth.UNKNOWN, "%s is not known. Look here: %s.".formatted(label, where));
         }
-        return switch (holds(gate, value.get())) {
-            case YES -> new GateJudge(Truth.YES, "%s is %s: good.".formatted(label, value.get()));
-            case NO -> new GateJudge(Truth.NO, "%s is %s; it must be %s.".formatted(label, value.get(), wanted(gate)));
+        String values = String.join(" or ", said);
+        Truth result = result(gate, facts);
+        if (result == Truth.UNKNOWN && said.size() > 1) {
+            return new GateJudge(
+                    Truth.UNKNOWN,
+                    "%s is %s: the readings disagree, and it must be %s. Read it again: %s."
+                            .formatted(label, values, wanted(gate), gate.fact().whereToRead()));
+        }
+        return switch (result) {
+            case YES -> new GateJudge(Truth.YES, "%s is %s: good.".formatted(label, values));
+            case NO -> new GateJudge(Truth.NO, "%s is %s; it must be %s.".formatted(label, values, wanted(gate)));
             case UNKNOWN ->
                 new GateJudge(
                         Truth.UNKNOWN,
                         "%s is %s, which is no number, so nobody can say whether it is %s."
-                                .formatted(label, value.get(), wanted(gate)));
+                                .formatted(label, values, wanted(gate)));
         };
     }
 
-    /** Only whether it is open; putting the sentence together is what costs. */
+    /**
+     * Only whether it is open; putting the sentence together is what costs. Where sources disagree it is open only if it is with
+     * every value that is said.
+     */
     public static Truth result(Gate gate, Facts facts) {
-        return facts.value(gate.fact()).map(value -> holds(gate, value)).orElse(Truth.UNKNOWN);
+        Optional<String> leading = facts.value(gate.fact());
+        if (leading.isEmpty()) {
+            return Truth.UNKNOWN;
+        }
+        Truth first = holds(gate, leading.get());
+        return !facts.isTorn(gate.fact())
+                        || facts.said(gate.fact()).stream().allMatch(value -> holds(gate, value) == first)
+                ? first
+                : Truth.UNKNOWN;
     }
 
     private static String wanted(Gate gate) {

@@ -68,7 +68,7 @@ final class TornFacts {
             case CARRIER -> Set.of(Fact.CARRIER);
             case BATTERY -> BATTERY;
             case DANGER -> ofDangers;
-            case CONDITION -> Set.of();
+            case CONDITION, EVIDENCE -> Set.of();
         };
     }
 }

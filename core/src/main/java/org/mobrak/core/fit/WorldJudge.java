@@ -57,13 +57,42 @@ final class WorldJudge {
      */
     List<Clause> clauses(Route route) {
         List<Clause> clauses = new ArrayList<>(targets.apply(route));
-        battery.ifPresent(clauses::add);
+        evidence(route, clauses).ifPresent(clauses::add);
+        battery(route).ifPresent(clauses::add);
         clauses.addAll(dangers.clauses(route));
         List<Condition> requires = route.fits().requires();
         List<Clause> own = new ArrayList<>(requires.size());
         requires.forEach(condition -> own.add(clause(condition)));
         clauses.addAll(new WhateverItIs(catalogue, facts, requires).settle(own));
         return clauses;
+    }
+
+    /** Only that it has failed on this very build; what worked is no condition. */
+    private Optional<Clause> evidence(Route route, List<Clause> target) {
+        boolean another = target.stream().anyMatch(clause -> clause.result() == Truth.NO);
+        return route.reports().isEmpty() || another
+                ? Optional.empty()
+                : Evidence.of(route, facts)
+                        .doubt()
+                        .map(doubt -> Clause.of(Clause.Kind.EVIDENCE, "Reports", Truth.YES, "People have tried it.")
+                                .doubting(doubt));
+    }
+
+    /** What mends a trouble is never refused by that trouble. */
+    private Optional<Clause> battery(Route route) {
+        return battery.isPresent() && mends(route)
+                ? BatterySafety.stop(facts.after(Map.of(Fact.TROUBLE, Optional.empty())))
+                        .map(stop -> battery.get())
+                : battery;
+    }
+
+    private boolean mends(Route route) {
+        Optional<String> trouble = facts.value(Fact.TROUBLE);
+        return trouble.isPresent()
+                && route.fits().requires().stream()
+                        .anyMatch(condition -> condition instanceof Condition.OneOf some
+                                && some.fact() == Fact.TROUBLE
+                                && some.values().contains(trouble.get()));
     }
 
     Clause clause(Condition condition) {

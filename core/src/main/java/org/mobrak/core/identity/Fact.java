@@ -328,11 +328,6 @@ public enum Fact {
         return this == OS_VERSION || this == KERNEL_RELEASE || isNumber();
     }
 
-    /** Whether it tells of the battery and so can forbid all work. */
-    public boolean isOfTheBattery() {
-        return this == BATTERY_BODY || this == BATTERY_HEALTH || this == BATTERY_TEMPERATURE || this == TROUBLE;
-    }
-
     /** Whether an update or another OS changes this fact, so that readings of different days may differ. */
     public boolean updates() {
         return !changes() && group != Group.NAME;

@@ -12,6 +12,7 @@ import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Gate;
+import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.RouteStep;
@@ -75,15 +76,30 @@ final class SheetGates {
                     gate.fact() == Fact.BATTERY_PERCENT && gate.atLeast().isPresent();
             asked.add(battery && first && !route.isHousekeeping() ? forAll(gate, facts) : gate);
         }
-        boolean backup = asked.stream().anyMatch(gate -> gate.fact() == Fact.APP_BACKUP);
-        if (route.changes().wipesData() && !backup) {
-            asked.add(new Gate(
+        if (route.changes().wipesData()) {
+            asked.removeIf(gate -> gate.fact() == Fact.APP_BACKUP);
+            asked.add(copy(
                     Fact.APP_BACKUP,
-                    List.of("taken", "verified"),
-                    Optional.empty(),
-                    "Everything on the phone is wiped by %s.".formatted(route.name())));
+                    "Everything on the phone is wiped by %s. A copy that nobody has looked into is none, and an image backup of boot, recovery and system holds no data."
+                            .formatted(route.name())));
+        }
+        if (replaces(route, PartitionClass.RADIO)) {
+            asked.add(copy(
+                    Fact.RADIO_BACKUP,
+                    "%s writes the radio. Copy the partition with the radio’s identity first (it needs root or a recovery of your own), and keep it private: nobody else can give it back."
+                            .formatted(route.name())));
         }
         return asked;
+    }
+
+    /** A copy somebody has looked into; or the person gives a reason for going on without. */
+    private static Gate copy(Fact fact, String why) {
+        return new Gate(fact, List.of("verified"), Optional.empty(), why);
+    }
+
+    private static boolean replaces(Route route, PartitionClass partition) {
+        return route.changes().writes().contains(partition)
+                && !route.changes().keeps().contains(partition);
     }
 
     /** Before the first route the battery must do for the whole plan. */

@@ -10,6 +10,7 @@ import org.mobrak.core.catalogue.Minutes;
 import org.mobrak.core.catalogue.Money;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.fit.Evidence;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.plan.Figure.Line;
 
@@ -62,7 +63,7 @@ public final class Account {
 
     private Figure risk() {
         List<Line> lines = plan.routes().stream()
-                .filter(route -> Evidence.riskPoints(route) > 0)
+                .filter(route -> Evidence.riskPoints(route, facts) > 0)
                 .map(route -> new Line(route.name(), risk(route)))
                 .toList();
         return Figure.of(
@@ -70,21 +71,22 @@ public final class Account {
                 number(plan.cost().riskPoints()),
                 lines,
                 "Severity of the worst partition written, from 1 to 10 (Mobrak's own scale, after common practice), × (1 −"
-                        + " lower end of Wilson's 95 % interval over the reports). An aid to compare plans, no probability.");
+                        + " lower end of Wilson's 95 % interval over the reports of the nearest phones, × 0.5 for other builds of this OS version, × 0.4 for other versions of this model, × 0.25 for other models: our own choice). An aid to compare plans, no probability.");
     }
 
-    private static String risk(Route route) {
+    private String risk(Route route) {
         PartitionClass worst = Evidence.worst(route).orElseThrow();
-        Evidence evidence = Evidence.of(route);
+        Evidence evidence = Evidence.of(route, facts);
         return String.format(
                 Locale.ROOT,
-                "%s, %d × (1 − %.2f) = %.1f; %d of %d reports worked",
+                "%s, %d × (1 − %.2f) = %.1f; %d of %d reports %s worked",
                 worst.label(),
                 worst.severity(),
-                evidence.lowerBound(),
-                Evidence.riskPoints(route),
+                evidence.counting(),
+                Evidence.riskPoints(route, facts),
                 evidence.worked(),
-                evidence.tried());
+                evidence.tried(),
+                evidence.group().words());
     }
 
     private Figure money() {

@@ -9,10 +9,11 @@ import org.mobrak.core.catalogue.Mark;
 import org.mobrak.core.catalogue.Minutes;
 import org.mobrak.core.catalogue.Money;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.fit.Evidence;
 import org.mobrak.core.identity.Facts;
 
 /**
- * What a plan costs, in the six respects in which plans are compared.
+ * What a plan costs, in the seven respects in which plans are compared.
  *
  * @param marks what can never be undone
  * @param riskPoints sum over the routes; a ranking aid
@@ -20,6 +21,7 @@ import org.mobrak.core.identity.Facts;
  * @param handsOn expected minutes with the phone in hand
  * @param waiting expected minutes of waiting
  * @param variance of both times together, in minutes²
+ * @param doubt sum over the routes of how much each is to be doubted: 1 for a caution, 2 for a strong one
  */
 public record Cost(
         Set<String> marks,
@@ -28,13 +30,26 @@ public record Cost(
         double money,
         double handsOn,
         double waiting,
-        double variance) {
+        double variance,
+        int doubt) {
     /** How many standard deviations from the mean the tenth and ninetieth percentile lie (normal distribution). */
     private static final double Z90 = 1.2816;
 
     public Cost {
         // In their order, so that what is shown is the same each time.
         marks = marks.isEmpty() ? Set.of() : Collections.unmodifiableSet(new TreeSet<>(marks));
+    }
+
+    /** One that nothing speaks against. */
+    public Cost(
+            Set<String> marks,
+            boolean dataLoss,
+            double riskPoints,
+            double money,
+            double handsOn,
+            double waiting,
+            double variance) {
+        this(marks, dataLoss, riskPoints, money, handsOn, waiting, variance, 0);
     }
 
     static Cost none() {
@@ -48,7 +63,7 @@ public record Cost(
         return new Cost(
                 marks(route, facts),
                 route.changes().wipesData(),
-                Evidence.riskPoints(route),
+                Evidence.riskPoints(route, facts),
                 route.costs()
                         .money()
                         .map(Money::amount)
@@ -74,7 +89,15 @@ public record Cost(
                 money + other.money,
                 handsOn + other.handsOn,
                 waiting + other.waiting,
-                variance + other.variance);
+                variance + other.variance,
+                doubt + other.doubt);
+    }
+
+    /** The same with more to be wary of. */
+    Cost doubted(int more) {
+        return more == 0
+                ? this
+                : new Cost(marks, dataLoss, riskPoints, money, handsOn, waiting, variance, doubt + more);
     }
 
     private static Set<String> union(Set<String> some, Set<String> more) {
@@ -88,7 +111,7 @@ public record Cost(
 
     /** Grows with every respect, so that a way is never lighter than one that beats it. */
     double weight() {
-        return marks.size() + (dataLoss ? 1 : 0) + riskPoints + money + handsOn + waiting;
+        return marks.size() + (dataLoss ? 1 : 0) + riskPoints + money + handsOn + waiting + doubt;
     }
 
     /** Whether this is no worse in any respect. */
@@ -98,7 +121,13 @@ public record Cost(
                 && riskPoints <= other.riskPoints
                 && money <= other.money
                 && handsOn <= other.handsOn
-                && waiting <= other.waiting;
+                && waiting <= other.waiting
+                && doubt <= other.doubt;
+    }
+
+    /** Whether this is better than another in some respect and worse in none. */
+    boolean beats(Cost other) {
+        return atMost(other) && !other.atMost(this);
     }
 
     /** Expected minutes in all. */

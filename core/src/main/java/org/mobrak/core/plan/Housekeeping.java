@@ -3,6 +3,7 @@ package org.mobrak.core.plan;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -10,6 +11,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
@@ -24,9 +26,10 @@ import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.check.BatterySafety;
 
 /**
- * What makes the bench ready: for each gate that is known to be closed, the quickest housekeeping that opens it. A gate that
- * none opens in general waits for the day (somebody buys the plug); one that is opened only in another state of the phone (the
- * recovery that takes the backup is not there yet) stands in the way.
+ * What makes the bench ready: for each gate that is known to be closed, the quickest housekeeping that opens it and that
+ * nothing forbids. A gate that is closed and that none opens, or only in another state of the phone (the recovery that takes
+ * the backup is not there yet), stands in the way. What a person makes ready anyway, of which the catalogue tells nothing, waits
+ * for the day.
  */
 final class Housekeeping {
     private final Catalogue catalogue;
@@ -36,9 +39,12 @@ final class Housekeeping {
     private final Map<List<Object>, Optional<Route>> found = new HashMap<>();
     private final Map<Route, List<Gate>> gates = new IdentityHashMap<>();
     private final Map<Route, Boolean> turning = new IdentityHashMap<>();
+    private final Set<Fact> ofSafety =
+            EnumSet.of(Fact.BATTERY_BODY, Fact.BATTERY_HEALTH, Fact.BATTERY_TEMPERATURE, Fact.TROUBLE);
 
     Housekeeping(Catalogue catalogue) {
         this.catalogue = catalogue;
+        catalogue.dangers().forEach(danger -> danger.when().facts().forEach(ofSafety::add));
         catalogue.routes().stream()
                 .filter(Route::isHousekeeping)
                 .sorted(Comparator.comparingDouble(Housekeeping::minutes).thenComparing(Route::id))
@@ -85,15 +91,22 @@ final class Housekeeping {
 
     /** A phone with a battery that may burn is not touched, so there it does not matter what else would have to be ready. */
     private void stuck(Route route, Gate gate, Facts here, Readiness ready) {
-        if (!someOpens(gate) || BatterySafety.stop(here).isPresent()) {
+        boolean waitsForTheDay = !someOpens(gate) && isInHand(gate.fact());
+        if (waitsForTheDay || BatterySafety.stop(here).isPresent()) {
             return;
         }
         GateJudge judged = GateJudge.of(gate, here);
         if (judged.result() == Truth.NO) {
-            ready.shut().add(judged.sentence());
-        } else {
+            String nothing = someOpens(gate) ? "" : " Nothing in the catalogue opens that.";
+            ready.shut().add(judged.sentence() + nothing);
+        } else if (someOpens(gate)) {
             ready.supposed().add(assumption(route, gate, judged));
         }
+    }
+
+    /** What a person makes ready without a route: charges it, fetches a cable, presses a switch. */
+    private static boolean isInHand(Fact fact) {
+        return fact.group() == Fact.Group.BENCH || fact == Fact.BATTERY_PERCENT;
     }
 
     private static Assumption assumption(Route route, Gate gate, GateJudge judged) {
@@ -117,6 +130,13 @@ final class Housekeeping {
                         .anyMatch(some -> !some.isEmpty() && some.stream().noneMatch(Housekeeping::isUnconditional)));
     }
 
+    /** What the opening of a route's gates can turn on: what their openers need, and what would forbid them. */
+    Set<Fact> turnsOn(Route route) {
+        Set<Fact> facts = EnumSet.noneOf(Fact.class);
+        gates(route).stream().map(this::asked).forEach(facts::addAll);
+        return facts;
+    }
+
     private List<Gate> gates(Route route) {
         return gates.computeIfAbsent(route, Route::gates);
     }
@@ -128,28 +148,36 @@ final class Housekeeping {
     /** The same in all states that are alike in what the openers ask for, so it is looked for once for each of these. */
     private Optional<Route> opener(Gate gate, Facts facts) {
         List<Route> some = openers(gate);
-        if (some.isEmpty() || isUnconditional(some.get(0))) {
-            return some.stream().findFirst();
+        // A switch that the phone does not have is pressed by nobody.
+        boolean absent = facts.value(gate.fact()).filter("absent"::equals).isPresent();
+        if (some.isEmpty() || absent) {
+            return Optional.empty();
         }
-        List<Optional<String>> asked = asks
-                .computeIfAbsent(
-                        gate,
-                        key -> some.stream()
-                                .flatMap(route -> route.fits().requires().stream())
-                                .flatMap(Condition::facts)
-                                .distinct()
-                                .toList())
-                .stream()
-                .map(facts::value)
-                .toList();
+        List<List<String>> here = asked(gate).stream().map(facts::said).toList();
         return found.computeIfAbsent(
-                List.of(gate, asked),
+                List.of(gate, here),
                 key -> some.stream()
-                        .filter(route -> isUnconditional(route)
-                                || FitCheck.alone(catalogue, route, facts, Optional.empty())
-                                                .verdict()
-                                        == Verdict.FITS)
+                        .filter(route -> FitCheck.alone(catalogue, route, facts, Optional.empty())
+                                        .verdict()
+                                        .compareTo(Verdict.CAUTION)
+                                <= 0)
                         .findFirst());
+    }
+
+    /** What decides whether the openers of a gate can be taken. */
+    private List<Fact> asked(Gate gate) {
+        return asks.computeIfAbsent(gate, key -> {
+            List<Route> some = openers(key);
+            return some.isEmpty()
+                    ? List.of()
+                    : Stream.concat(
+                                    some.stream()
+                                            .flatMap(route -> route.fits().requires().stream())
+                                            .flatMap(Condition::facts),
+                                    ofSafety.stream())
+                            .distinct()
+                            .toList();
+        });
     }
 
     private static boolean isUnconditional(Route route) {

@@ -76,6 +76,9 @@ public record Plan(Goal goal, List<Route> routes, Cost cost, List<Assumption> as
                         : "leaves for good: " + String.join(", ", cost.marks()));
         parts.add(money().map(price -> "costs money: " + price.text()).orElse("costs nothing"));
         parts.add(String.format(Locale.ROOT, "%.1f risk points", cost.riskPoints()));
+        if (cost.doubt() > 0) {
+            parts.add(cost.doubt() == 1 ? "with a caution" : "with a strong caution, or several");
+        }
         return String.join("; ", parts) + ".";
     }
 

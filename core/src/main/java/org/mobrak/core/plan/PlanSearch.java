@@ -63,22 +63,30 @@ final class PlanSearch {
         this.space = space;
         this.routes = Relevance.serving(goal, space.possible());
         this.relevant = Relevance.factsOf(goal, routes);
+        routes.forEach(route -> relevant.addAll(space.housekeeping().turnsOn(route)));
+        relevant.addAll(space.ofDangers());
         this.rule = rule;
+    }
+
+    /**
+     * Whether the first way makes the second superfluous: it is better, or no worse and made of the same routes. Of equals made of
+     * other routes both are kept, so that a person can choose.
+     */
+    private static boolean betterOrTheSame(Way first, Way second) {
+        return first.cost().atMost(second.cost()) && (!second.cost().atMost(first.cost()) || first.hasRoutesOf(second));
     }
 
     /** All ways to the goal on which nothing stands in the way and that no other beats. */
     static List<Way> unblocked(Goal goal, SearchSpace space, Limits limits) {
         Predicate<Move> clear =
                 move -> move.blockers().isEmpty() && move.assumptions().isEmpty();
-        return new PlanSearch(
-                        goal, space, new Rule(clear, limits, (a, b) -> a.cost().atMost(b.cost()), true))
-                .run();
+        return new PlanSearch(goal, space, new Rule(clear, limits, PlanSearch::betterOrTheSame, true)).run();
     }
 
     /** Where what is unknown may be taken for granted: of ways that take the same for granted the best, of others both. */
     static List<Way> assuming(Goal goal, SearchSpace space, Limits limits) {
         Beats fewer = (a, b) -> b.supposed().containsAll(a.supposed())
-                && (a.supposed().size() < b.supposed().size() || a.cost().atMost(b.cost()));
+                && (a.supposed().size() < b.supposed().size() || betterOrTheSame(a, b));
         return new PlanSearch(goal, space, new Rule(move -> move.blockers().isEmpty(), limits, fewer, true)).run();
     }
 
@@ -188,6 +196,7 @@ final class PlanSearch {
         Set<String> blockers = new LinkedHashSet<>();
         bench.shut().forEach(why -> blockers.add(route.name() + ": " + why));
         Set<Assumption> assumptions = new LinkedHashSet<>(bench.supposed());
+        int doubt = 0;
         for (Clause clause : space.lookahead().clauses(route, ready)) {
             if (clause.result() == Truth.NO) {
                 blockers.add(route.name() + ": " + clause.reason());
@@ -198,9 +207,11 @@ final class PlanSearch {
                         clause.asks(),
                         clause.basis().supposes()));
             }
+            doubt = Math.max(doubt, clause.doubtWeight());
         }
         taken.add(route);
-        Cost cost = taken.stream().map(this::cost).reduce(Cost.none(), Cost::plus);
+        Cost cost =
+                taken.stream().map(this::cost).reduce(Cost.none(), Cost::plus).doubted(doubt);
         Facts readied = taken.size() == 1 ? here : space.facts().after(ready);
         return new Move(taken, after(ready, readied, List.of(route)), cost, blockers, assumptions);
     }

@@ -13,6 +13,7 @@ final class PlanSelection {
                     Plan::cost,
                     Comparator.comparingInt((Cost cost) -> cost.marks().size())
                             .thenComparing(Cost::dataLoss)
+                            .thenComparingInt(Cost::doubt)
                             .thenComparingDouble(Cost::riskPoints)
                             .thenComparingDouble(Cost::money)
                             .thenComparingDouble(Cost::minutes))
@@ -20,7 +21,7 @@ final class PlanSelection {
 
     private PlanSelection() {}
 
-    /** The mildest first: marks, then data, risk, money and time. */
+    /** The mildest first: marks, then data, doubt, risk, money and time. */
     static List<Plan> ordered(Goal goal, List<Way> ways) {
         return ways.stream()
                 .map(way -> new Plan(goal, way.routes(), way.cost(), List.copyOf(way.assumptions()), Map.of()))
@@ -33,6 +34,7 @@ final class PlanSelection {
         List<Plan> picked = new ArrayList<>();
         Stream<Plan> best = Stream.<Comparator<Cost>>of(
                         Comparator.comparingDouble(Cost::riskPoints),
+                        Comparator.comparingInt(Cost::doubt),
                         Comparator.comparingDouble(Cost::minutes),
                         Comparator.comparingDouble(Cost::handsOn),
                         Comparator.comparingDouble(Cost::money))

@@ -36,7 +36,7 @@ final class Relevance {
     /** The routes that nothing lasting forbids. A version lasts unless one of these very routes gives another. */
     static List<Route> possible(Catalogue catalogue, Facts facts, Optional<School> choice) {
         List<Route> routes = catalogue.routes().stream()
-                .filter(route -> !route.isHousekeeping())
+                .filter(route -> !route.isHousekeeping() && !bringsTrouble(route))
                 .toList();
         Set<Fact> written = given(routes);
         Set<Fact> given = written.isEmpty()
@@ -50,6 +50,12 @@ final class Relevance {
                 .filter(route ->
                         lasting.clauses(route, Map.of()).stream().noneMatch(clause -> clause.result() == Truth.NO))
                 .toList();
+    }
+
+    /** One that brings a trouble about is never part of a plan that ends it. */
+    private static boolean bringsTrouble(Route route) {
+        String trouble = route.changes().effects().get(Fact.TROUBLE);
+        return trouble != null && !trouble.equals("none");
     }
 
     private static Set<Fact> given(List<Route> routes) {

@@ -2,6 +2,8 @@ package org.mobrak.core.plan;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Lookahead;
@@ -14,8 +16,10 @@ import org.mobrak.core.identity.Facts;
  *
  * @param possible the routes that nothing lasting forbids; without a model number only those that suit any phone, since a plan
  *     for some other phone helps nobody
+ * @param ofDangers the facts on which dangers turn
  */
-record SearchSpace(Facts facts, List<Route> possible, Lookahead lookahead, Housekeeping housekeeping) {
+record SearchSpace(
+        Facts facts, List<Route> possible, Lookahead lookahead, Housekeeping housekeeping, Set<Fact> ofDangers) {
 
     static SearchSpace of(Catalogue catalogue, Facts facts, Optional<School> choice) {
         boolean anyPhone = facts.value(Fact.MODEL).isEmpty();
@@ -25,6 +29,9 @@ record SearchSpace(Facts facts, List<Route> possible, Lookahead lookahead, House
                         .filter(route -> !anyPhone || route.fits().phones().isEmpty())
                         .toList(),
                 new Lookahead(catalogue, facts, choice),
-                new Housekeeping(catalogue));
+                new Housekeeping(catalogue),
+                catalogue.dangers().stream()
+                        .flatMap(danger -> danger.when().facts())
+                        .collect(Collectors.toUnmodifiableSet()));
     }
 }

@@ -50,6 +50,19 @@ record Way(
                 joined(supposed, Supposed.of(move.assumptions())));
     }
 
+    /** Whether it is made of the routes of another, in whatever order. */
+    boolean hasRoutesOf(Way other) {
+        if (routes.size() != other.routes.size()) {
+            return false;
+        }
+        for (Route route : routes) {
+            if (!other.routes.contains(route)) {
+                return false;
+            }
+        }
+        return true;
+    }
+
     int obstacles() {
         return blockers.size() + assumptions.size();
     }

@@ -117,7 +117,7 @@ class DemoCatalogueTest {
                         .toList();
                 for (Plan plan : all) {
                     Cost sum = plan.routes().stream()
-                            .map(route -> Cost.of(route, Facts.none()))
+                            .map(route -> Cost.of(route, facts))
                             .reduce(Cost.none(), Cost::plus);
                     assertThat(plan.cost().minutes()).isCloseTo(sum.minutes(), within(1e-9));
                     assertThat(plan.cost().riskPoints()).isCloseTo(sum.riskPoints(), within(1e-9));

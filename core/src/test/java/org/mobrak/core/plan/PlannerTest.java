@@ -28,6 +28,7 @@ import org.mobrak.core.catalogue.Minutes;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.match.Recognition;
+import org.mobrak.core.fit.Evidence;
 import org.mobrak.core.fit.FitCheck;
 import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.fit.RouteFit;
@@ -554,14 +555,18 @@ class PlannerTest {
 
     @Test
     void withoutReportsThereIsNoNumber() {
-        assertThat(new Evidence(0, 0).sentence()).startsWith("No evidence").doesNotContain("%");
+        assertThat(new Evidence(Evidence.Group.ANY_PHONE, 0, 0).sentence())
+                .startsWith("No reports")
+                .doesNotContain("%");
         assertThat(Evidence.riskPoints(
-                        route("r").writing(PartitionClass.BOOTLOADER).making(Fact.LOCK, "unlocked")))
+                        route("r").writing(PartitionClass.BOOTLOADER).making(Fact.LOCK, "unlocked"), Facts.none()))
                 .isEqualTo(9);
-        assertThat(Evidence.riskPoints(route("r")
-                        .writing(PartitionClass.BOOTLOADER)
-                        .reported(20, 0)
-                        .making(Fact.LOCK, "unlocked")))
+        assertThat(Evidence.riskPoints(
+                        route("r")
+                                .writing(PartitionClass.BOOTLOADER)
+                                .reported(20, 0)
+                                .making(Fact.LOCK, "unlocked"),
+                        Facts.none()))
                 .isBetween(1.0, 2.0);
     }
 

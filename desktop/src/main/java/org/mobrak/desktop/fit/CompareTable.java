@@ -17,8 +17,8 @@ import org.mobrak.core.catalogue.Money;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Clause;
+import org.mobrak.core.fit.Evidence;
 import org.mobrak.core.fit.RouteFit;
-import org.mobrak.core.plan.Evidence;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
 
@@ -29,7 +29,7 @@ final class CompareTable extends GridPane {
 
     private final List<RouteFit> both;
 
-    CompareTable(RouteFit one, RouteFit other) {
+    CompareTable(RouteFit one, RouteFit other, Function<Route, Evidence> evidence) {
         both = List.of(one, other);
         getStyleClass().add("compare");
         setId("compare-table");
@@ -40,7 +40,7 @@ final class CompareTable extends GridPane {
         }
         addRow(0, Texts.soft(""), heading(one), heading(other));
         words("Family", Route::family);
-        words("Evidence", route -> Evidence.of(route).sentence());
+        words("Evidence", route -> evidence.apply(route).sentence());
         words("Data", route -> route.changes().wipesData() ? "wiped" : "kept");
         words(
                 "For good",
@@ -48,7 +48,9 @@ final class CompareTable extends GridPane {
                         ? "nothing"
                         : route.marks().stream().map(Mark::words).collect(Collectors.joining(", ")));
         words("Writes to", CompareTable::writes);
-        words("Risk points", route -> String.format(Locale.ROOT, "%.1f", Evidence.riskPoints(route)));
+        words(
+                "Risk points",
+                route -> String.format(Locale.ROOT, "%.1f", Evidence.riskPoints(route, evidence.apply(route))));
         words("In hand", route -> minutes(route.handsOn()));
         words("Waiting", route -> minutes(route.waiting()));
         words("Money", CompareTable::money);

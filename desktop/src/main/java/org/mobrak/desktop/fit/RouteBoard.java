@@ -17,9 +17,12 @@ import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.Desk;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.catalogue.match.Identity;
 import org.mobrak.core.fit.Clause;
+import org.mobrak.core.fit.Evidence;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.Verdict;
+import org.mobrak.core.identity.Facts;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Sheet;
@@ -52,7 +55,7 @@ final class RouteBoard {
         this.choice = choice;
         this.showPlan = showPlan;
         routes.setId("routes");
-        routes.setCellFactory(RouteCell::new);
+        routes.setCellFactory(list -> new RouteCell(list, this::evidence));
         routes.setPlaceholder(new Empty(
                 "No such route", "Search for something else, or add a route to the catalogue of this workspace."));
         routes.getSelectionModel().selectedItemProperty().addListener((property, old, row) -> chosen(row));
@@ -176,11 +179,15 @@ final class RouteBoard {
         detail.setVvalue(0);
     }
 
-    private static Card compared(RouteFit one, RouteFit other) {
+    private Card compared(RouteFit one, RouteFit other) {
         return one.route().equals(other.route())
                 ? new Card(
                         "Comparing " + one.route().name(),
                         Texts.wrapped(Texts.plain("Now choose the route to set beside it, in the list.")))
-                : new Card("Side by side", new CompareTable(one, other));
+                : new Card("Side by side", new CompareTable(one, other, this::evidence));
+    }
+
+    private Evidence evidence(Route route) {
+        return Evidence.of(route, desk.map(Desk::identity).map(Identity::facts).orElseGet(Facts::none));
     }
 }

@@ -3,6 +3,7 @@ package org.mobrak.desktop.fit;
 import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Function;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -12,9 +13,9 @@ import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.fit.Evidence;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.Verdict;
-import org.mobrak.core.plan.Evidence;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.plan.Cell;
@@ -31,9 +32,15 @@ final class RouteCell extends ListCell<BoardRow> {
     private final Label about = Texts.soft("");
     private final ClauseStrip strip = new ClauseStrip();
     private final HBox row;
+    private final Function<Route, Evidence> evidence;
 
-    /** A cell of a list, which gives it its width. */
-    RouteCell(ListView<BoardRow> list) {
+    /**
+     * A cell of a list, which gives it its width.
+     *
+     * @param evidence what is reported of a route
+     */
+    RouteCell(ListView<BoardRow> list, Function<Route, Evidence> evidence) {
+        this.evidence = evidence;
         name.getStyleClass().add("route-name");
         about.setMinWidth(0);
         VBox lines = new VBox(name, new HBox(about, spring(), strip));
@@ -64,7 +71,7 @@ final class RouteCell extends ListCell<BoardRow> {
     private void show(RouteFit fit) {
         Route route = fit.route();
         Texts.say(name, route.name());
-        Texts.say(about, evidence(route) + "  ·  " + route.family());
+        Texts.say(about, told(evidence.apply(route)) + "  ·  " + route.family());
         strip.show(fit.clauses());
         boolean wipes = route.changes().wipesData();
         boolean marks = !route.marks().isEmpty();
@@ -92,9 +99,14 @@ final class RouteCell extends ListCell<BoardRow> {
                 + (route.marks().isEmpty() ? "" : ", leaves a mark for good");
     }
 
-    private static String evidence(Route route) {
-        Evidence evidence = Evidence.of(route);
-        return evidence.tried() == 0 ? "no evidence" : "%d of %d worked".formatted(evidence.worked(), evidence.tried());
+    private static String told(Evidence evidence) {
+        return evidence.tried() == 0
+                ? "no reports"
+                : "%d of %d worked %s"
+                        .formatted(
+                                evidence.worked(),
+                                evidence.tried(),
+                                evidence.group().words());
     }
 
     private static Region spring() {

@@ -12,8 +12,8 @@ import org.mobrak.core.catalogue.Mark;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Clause;
+import org.mobrak.core.fit.Evidence;
 import org.mobrak.core.fit.RouteFit;
-import org.mobrak.core.plan.Evidence;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Sign;
@@ -24,7 +24,13 @@ import org.mobrak.desktop.plan.PlansFace;
 final class RouteDetail extends VBox {
     RouteDetail(Desk desk, RouteFit fit, Runnable showPlan) {
         getStyleClass().add("side");
-        getChildren().addAll(plan(desk, fit, showPlan), clauses(fit), changes(fit.route()));
+        getChildren()
+                .addAll(
+                        plan(desk, fit, showPlan),
+                        clauses(fit),
+                        changes(
+                                fit.route(),
+                                Evidence.of(fit.route(), desk.identity().facts())));
         new RouteNeeds(fit.route()).card().ifPresent(getChildren()::add);
         new RouteNotes(fit.route()).card().ifPresent(getChildren()::add);
     }
@@ -86,7 +92,7 @@ final class RouteDetail extends VBox {
         return label;
     }
 
-    private static Card changes(Route route) {
+    private static Card changes(Route route, Evidence evidence) {
         String effects = route.changes().effects().entrySet().stream()
                 .map(effect -> effect.getKey().label() + " becomes " + effect.getValue())
                 .sorted()
@@ -101,6 +107,6 @@ final class RouteDetail extends VBox {
                 Texts.wrapped(Texts.plain(
                         marks.isEmpty() ? "Leaves no permanent mark." : "For good: " + String.join(", ", marks) + ".")),
                 Texts.wrapped(Texts.plain(route.changes().wipesData() ? "Wipes the data." : "Keeps the data.")),
-                Texts.wrapped(Texts.soft(Evidence.of(route).sentence())));
+                Texts.wrapped(Texts.soft(evidence.sentence())));
     }
 }

@@ -30,6 +30,9 @@ public final class BatterySafety {
         facts.value(Fact.BATTERY_TEMPERATURE)
                 .filter(degrees -> Double.parseDouble(degrees) > HOT)
                 .ifPresent(degrees -> reasons.add(new Reason("battery-hot", "has " + degrees + " °C")));
+        facts.value(Fact.TROUBLE)
+                .filter("battery-hot"::equals)
+                .ifPresent(hot -> reasons.add(new Reason("battery-hot", "is hot to the hand")));
         return reasons.isEmpty() ? Optional.empty() : Optional.of(finding(reasons));
     }
 

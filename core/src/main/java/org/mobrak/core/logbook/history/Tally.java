@@ -11,11 +11,11 @@ import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.fit.Evidence;
 import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.JobPlan.PlannedRoute;
 import org.mobrak.core.job.Step;
-import org.mobrak.core.plan.Evidence;
 import org.mobrak.core.proof.OutcomeReport;
 
 /**
@@ -106,6 +106,7 @@ public record Tally(
                 .map(one -> new Success(
                         one.getKey(),
                         new Evidence(
+                                Evidence.Group.ANY_PHONE,
                                 (int) one.getValue().stream().filter(yes -> yes).count(),
                                 one.getValue().size())))
                 .sorted(Comparator.comparing((Success one) -> one.evidence().tried())
