@@ -25,6 +25,7 @@ import org.mobrak.core.logbook.Workspace;
 import org.mobrak.core.logbook.history.Tally;
 import org.mobrak.core.logbook.history.Timeline;
 import org.mobrak.core.material.PartitionNames;
+import org.mobrak.core.mend.MendOdds;
 
 /**
  * Who the phones in the drawer are: what is on disk of them, held against the workspace's catalogue and what was reported besides.
@@ -69,7 +70,21 @@ final class Identities {
 
     /** What follows for the phone on the desk. */
     Outlook outlook(Dossier dossier, Wish wish) {
-        return memory.outlook(catalogue(), dossier, wish);
+        Catalogue catalogue = catalogue();
+        return memory.outlook(catalogue, dossier, wish, identity -> odds(catalogue, identity, wish));
+    }
+
+    private Map<String, Double> odds(Catalogue catalogue, Identity identity, Wish wish) {
+        Optional<String> trouble = wish.goal().mending();
+        if (trouble.isEmpty()) {
+            return Map.of();
+        }
+        try {
+            return MendOdds.of(catalogue, workspace.troubles(), identity.facts(), trouble.get());
+        } catch (IOException unreadable) {
+            // The page of what broke tells that; plans are then compared without.
+            return Map.of();
+        }
     }
 
     /** Everything on disk, phone by phone. */

@@ -2,7 +2,9 @@ package org.mobrak.app;
 
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.match.Identity;
 import org.mobrak.core.fit.FitCheck;
 import org.mobrak.core.fit.NextReading;
@@ -39,14 +41,36 @@ public record Outlook(
 
     /** Holds the catalogue against the phone and plans. */
     public static Outlook of(Catalogue catalogue, Identity identity, Wish wish) {
+        return of(catalogue, identity, wish, Map.of());
+    }
+
+    /**
+     * The same where something is to be mended.
+     *
+     * @param odds of routes that mend something, by id, how likely it is that this is what is broken, from 0 to 1
+     */
+    public static Outlook of(Catalogue catalogue, Identity identity, Wish wish, Map<String, Double> odds) {
         Facts facts = identity.facts();
         return new Outlook(
                 catalogue,
                 identity,
                 wish,
-                Planner.plan(wish.goal(), catalogue, facts, wish.school(), wish.limits()),
+                Planner.plan(wish.goal(), catalogue, facts, wish.school(), wish.limits(), odds),
                 new FitCheck(catalogue, facts, wish.school()).routes(),
                 Planner.nextReadings(wish.goal(), catalogue, facts, wish.school()));
+    }
+
+    /** The same where the person chose the routes, in their order; none, where nothing was chosen. */
+    public Outlook choosing(List<Route> routes) {
+        return routes.isEmpty()
+                ? this
+                : new Outlook(
+                        catalogue,
+                        identity,
+                        wish,
+                        Planner.chosen(wish.goal(), routes, catalogue, facts(), wish.school(), wish.limits()),
+                        fits,
+                        next);
     }
 
     public Facts facts() {

@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.match.Identity;
 import org.mobrak.core.identity.Finding;
@@ -37,13 +38,17 @@ final class OutlookMemory {
                 .identity();
     }
 
-    /** What follows from it and from what is wanted. */
-    Outlook outlook(Catalogue catalogue, Dossier dossier, Wish wish) {
+    /**
+     * What follows from it and from what is wanted.
+     *
+     * @param odds how likely each route mends what is to be mended, by who the phone is
+     */
+    Outlook outlook(Catalogue catalogue, Dossier dossier, Wish wish, Function<Identity, Map<String, Double>> odds) {
         Identity identity = identity(catalogue, dossier);
         // The very same identity: whatever it was worked out from is as it was.
         if (last.filter(one -> one.identity() == identity && one.wish().equals(wish))
                 .isEmpty()) {
-            last = Optional.of(Outlook.of(catalogue, identity, wish));
+            last = Optional.of(Outlook.of(catalogue, identity, wish, odds.apply(identity)));
         }
         return last.orElseThrow();
     }

@@ -5,9 +5,14 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import org.mobrak.app.NamedFiles;
+import org.mobrak.app.Outlook;
 import org.mobrak.app.PhoneInquiry;
+import org.mobrak.app.Wish;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.file.CatalogueLoader;
 import org.mobrak.core.catalogue.file.Fault;
 import org.mobrak.core.catalogue.file.TroubleLoader;
@@ -17,6 +22,7 @@ import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.TypedReading;
 import org.mobrak.core.identity.reader.RawText;
+import org.mobrak.core.mend.MendOdds;
 import picocli.CommandLine;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -56,6 +62,19 @@ final class Inputs {
     /** Loads the catalogue; a fault in a file is told on standard error, and the other files serve. */
     Catalogue catalogue(Mobrak mobrak) throws IOException {
         return catalogue(spec.commandLine(), mobrak, folders);
+    }
+
+    /** What follows for the phone from what is wanted, with the routes that were chosen. */
+    Outlook outlook(Mobrak mobrak, Wanted wanted) throws IOException {
+        Catalogue catalogue = catalogue(mobrak);
+        List<Route> chosen = wanted.chosen(catalogue);
+        Identity identity = identity(mobrak, catalogue);
+        Wish wish = wanted.wish();
+        Optional<String> trouble = wish.goal().mending();
+        Map<String, Double> odds = trouble.isPresent()
+                ? MendOdds.of(catalogue, troubles(mobrak, catalogue), identity.facts(), trouble.get())
+                : Map.of();
+        return Outlook.of(catalogue, identity, wish, odds).choosing(chosen);
     }
 
     /** What goes wrong and what mends it, by the same folders. */

@@ -136,6 +136,7 @@ final class JsonAnswer {
         said.answer().rest().forEach(plan -> plan(plan, rest.addObject()));
         ArrayNode reachable = answer.putArray("reachable");
         said.answer().reachable().forEach(goal -> reachable.add(goal.key()));
+        said.answer().lost().ifPresent(why -> answer.put("lost", why));
         return answer;
     }
 
@@ -167,6 +168,8 @@ final class JsonAnswer {
                 .put("low", rounded(plan.cost().minutesLow()))
                 .put("typical", rounded(plan.cost().minutes()))
                 .put("high", rounded(plan.cost().minutesHigh()));
+        node.put("doubt", plan.cost().doubt());
+        plan.warnings().forEach(node.putArray("warnings")::add);
         plan.supposition().ifPresent(sentence -> {
             node.put("supposition", sentence);
             ObjectNode supposes = node.putObject("supposes");

@@ -4,7 +4,6 @@ import java.io.IOException;
 import java.io.PrintWriter;
 import java.util.concurrent.Callable;
 import org.mobrak.app.Outlook;
-import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.fit.Clause;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -34,8 +33,7 @@ final class PlanCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException {
         wanted.check();
-        Catalogue catalogue = inputs.catalogue(mobrak);
-        Outlook outlook = Outlook.of(catalogue, inputs.identity(mobrak, catalogue), wanted.wish());
+        Outlook outlook = inputs.outlook(mobrak, wanted);
         PrintWriter out = spec.commandLine().getOut();
         if (inputs.json()) {
             JsonAnswer.write(JsonAnswer.plan(outlook), out);

@@ -28,6 +28,7 @@ final class PlanText {
     void print(boolean all) {
         outlook.answer().recognition().sentence().ifPresent(out::println);
         outlook.answer().plans().forEach(this::plan);
+        outlook.answer().lost().ifPresent(why -> out.println("Chosen by you. " + why));
         if (!outlook.answer().rest().isEmpty()) {
             out.printf(
                     Locale.ROOT,
@@ -48,6 +49,7 @@ final class PlanText {
     private void plan(Plan plan) {
         out.println("Plan: " + plan.title());
         out.println("      " + plan.tradeOffs());
+        plan.warnings().forEach(warning -> out.println("      " + warning));
         outlook.account(plan).stream()
                 .filter(figure -> figure.enough() != Truth.YES)
                 .forEach(figure -> out.println("      " + shortfall(figure)));

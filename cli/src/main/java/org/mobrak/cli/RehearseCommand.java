@@ -110,7 +110,8 @@ final class RehearseCommand implements Callable<Integer> {
 
     private int one(Rehearsals rehearsals, List<BenchTruth> phones, Person who) throws IOException {
         BenchTruth phone = phone(phones).knowing(from());
-        Outlook outlook = rehearsals.outlook(phone, wanted.wish());
+        Outlook all = rehearsals.outlook(phone, wanted.wish());
+        Outlook outlook = all.choosing(wanted.chosen(all.catalogue()));
         List<Plan> plans = outlook.answer().plans();
         if (plans.isEmpty()) {
             tellNone(outlook);

@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.mobrak.app.Outlook;
-import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.UnreadableInput;
@@ -53,8 +52,7 @@ final class SheetCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException {
         wanted.check();
-        Catalogue catalogue = inputs.catalogue(mobrak);
-        Outlook outlook = Outlook.of(catalogue, inputs.identity(mobrak, catalogue), wanted.wish());
+        Outlook outlook = inputs.outlook(mobrak, wanted);
         Optional<Plan> plan = chosen(outlook.answer().plans());
         if (plan.isEmpty()) {
             tellNone(outlook.answer());

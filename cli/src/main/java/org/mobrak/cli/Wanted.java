@@ -8,6 +8,8 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.mobrak.app.Wish;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.plan.Goal;
@@ -25,7 +27,7 @@ final class Wanted {
             names = "--goal",
             paramLabel = "GOAL",
             description =
-                    "root, recovery, custom-os, update-keep-root, write-protection-off, stock or mend:TROUBLE; joined with +.")
+                    "root, recovery, custom-os, update-keep-root, write-protection-off, stock, mend:TROUBLE, or a part by its version such as radio=VERSION; joined with +.")
     private Optional<String> goal = Optional.empty();
 
     @Option(
@@ -40,6 +42,12 @@ final class Wanted {
             description = "no-data-loss, no-marks, no-blown-fuse, no-money or minutes=N.")
     private List<String> limits = new ArrayList<>();
 
+    @Option(
+            names = "--route",
+            paramLabel = "ID",
+            description = "A route of your own choice; several in their order. What their gates ask for is added.")
+    private List<String> chosen = new ArrayList<>();
+
     /** Wrong words are told before anything is read. */
     void check() {
         wish();
@@ -47,6 +55,15 @@ final class Wanted {
 
     Wish wish() {
         return new Wish(goal(), school(), limits());
+    }
+
+    /** The routes that were chosen by their ids, in that order. */
+    List<Route> chosen(Catalogue catalogue) {
+        return chosen.stream()
+                .map(id -> catalogue
+                        .route(id)
+                        .orElseThrow(() -> wrong("There is no route “" + id + "” in this catalogue.")))
+                .toList();
     }
 
     private Optional<School> school() {
@@ -60,7 +77,8 @@ final class Wanted {
         String word = goal.orElseThrow(() -> wrong("Missing required option: '--goal=GOAL'."));
         return Goal.ofKey(word)
                 .orElseThrow(() -> wrong("“" + word + "” is no goal; the goals are " + known
-                        + " and mend:TROUBLE, joined with +, or as:KEY=VALUE,… for a phone as it was."));
+                        + " and mend:TROUBLE, joined with +; as:KEY=VALUE,… for a phone as it was; and "
+                        + String.join(", ", Goal.parts()) + " with =VERSION."));
     }
 
     private School named(String word) {

@@ -53,6 +53,8 @@ public final class Aftermath {
     /** Switches that are off on a phone that starts for the first time. */
     private static final List<Fact> RESET = List.of(Fact.USB_DEBUGGING, Fact.UNKNOWN_SOURCES);
 
+    private static final List<Fact> SWITCHES = List.of(Fact.USB_DEBUGGING, Fact.UNKNOWN_SOURCES, Fact.OEM_UNLOCK);
+
     private static final List<Fact> BACKUPS = List.of(Fact.IMAGE_BACKUP, Fact.APP_BACKUP, Fact.RADIO_BACKUP);
 
     private Aftermath() {}
@@ -89,6 +91,10 @@ public final class Aftermath {
         changes.effects()
                 .forEach((fact, effect) -> after.put(
                         fact, Increase.is(effect) ? Increase.of(effect, before.value(fact)) : Optional.of(effect)));
+        // A switch that the phone does not have is turned neither on nor off.
+        SWITCHES.stream()
+                .filter(fact -> before.value(fact).filter("absent"::equals).isPresent())
+                .forEach(after::remove);
         return after;
     }
 

@@ -110,23 +110,30 @@ public record Route(
                         written == PartitionClass.APP || changes.keeps().contains(written));
     }
 
-    /** The same route with the milder of two wipes, where its author leaves the choice; the data stays. */
+    /**
+     * The same route with the milder of two wipes, where its author leaves the choice; the data stays. That will do only between
+     * builds of one system: from the maker's to another, or across big versions, old data under a new system does not start
+     * (common practice, no published source).
+     */
     public Route withLightWipe() {
-        return changes.lightWipe()
-                ? new Route(
-                        id,
-                        name,
-                        family,
-                        summary,
-                        fits,
-                        changes.wipingLightly(),
-                        costs,
-                        work,
-                        reports,
-                        notes,
-                        origin,
-                        own)
-                : this;
+        if (!changes.lightWipe()) {
+            return this;
+        }
+        List<Condition> both = Stream.concat(fits.requires().stream(), LightWipe.needs(changes.effects()).stream())
+                .toList();
+        return new Route(
+                id,
+                name,
+                family,
+                summary,
+                new Scope(fits.phones(), fits.excludedBuilds(), both),
+                changes.wipingLightly(),
+                costs,
+                work,
+                reports,
+                notes,
+                origin,
+                own);
     }
 
     /** The same route with more that people reported of it. */

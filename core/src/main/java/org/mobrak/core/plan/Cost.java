@@ -13,7 +13,7 @@ import org.mobrak.core.fit.Evidence;
 import org.mobrak.core.identity.Facts;
 
 /**
- * What a plan costs, in the seven respects in which plans are compared.
+ * What a plan costs, in the eight respects in which plans are compared.
  *
  * @param marks what can never be undone
  * @param riskPoints sum over the routes; a ranking aid
@@ -21,6 +21,7 @@ import org.mobrak.core.identity.Facts;
  * @param handsOn expected minutes with the phone in hand
  * @param waiting expected minutes of waiting
  * @param variance of both times together, in minutes²
+ * @param miss how likely it is that what it mends is not what is broken, from 0 to 1; 0 where nothing is to be mended
  * @param doubt sum over the routes of how much each is to be doubted: 1 for a caution, 2 for a strong one
  */
 public record Cost(
@@ -31,6 +32,7 @@ public record Cost(
         double handsOn,
         double waiting,
         double variance,
+        double miss,
         int doubt) {
     /** How many standard deviations from the mean the tenth and ninetieth percentile lie (normal distribution). */
     private static final double Z90 = 1.2816;
@@ -49,7 +51,7 @@ public record Cost(
             double handsOn,
             double waiting,
             double variance) {
-        this(marks, dataLoss, riskPoints, money, handsOn, waiting, variance, 0);
+        this(marks, dataLoss, riskPoints, money, handsOn, waiting, variance, 0, 0);
     }
 
     static Cost none() {
@@ -90,6 +92,7 @@ public record Cost(
                 handsOn + other.handsOn,
                 waiting + other.waiting,
                 variance + other.variance,
+                Math.max(miss, other.miss),
                 doubt + other.doubt);
     }
 
@@ -97,7 +100,12 @@ public record Cost(
     Cost doubted(int more) {
         return more == 0
                 ? this
-                : new Cost(marks, dataLoss, riskPoints, money, handsOn, waiting, variance, doubt + more);
+                : new Cost(marks, dataLoss, riskPoints, money, handsOn, waiting, variance, miss, doubt + more);
+    }
+
+    /** The same where what it mends is what is broken only so likely, from 0 to 1. */
+    Cost mendingWith(double probability) {
+        return new Cost(marks, dataLoss, riskPoints, money, handsOn, waiting, variance, 1 - probability, doubt);
     }
 
     private static Set<String> union(Set<String> some, Set<String> more) {
@@ -111,7 +119,7 @@ public record Cost(
 
     /** Grows with every respect, so that a way is never lighter than one that beats it. */
     double weight() {
-        return marks.size() + (dataLoss ? 1 : 0) + riskPoints + money + handsOn + waiting + doubt;
+        return marks.size() + (dataLoss ? 1 : 0) + riskPoints + money + handsOn + waiting + miss + doubt;
     }
 
     /** Whether this is no worse in any respect. */
@@ -122,6 +130,7 @@ public record Cost(
                 && money <= other.money
                 && handsOn <= other.handsOn
                 && waiting <= other.waiting
+                && miss <= other.miss
                 && doubt <= other.doubt;
     }
 

@@ -29,8 +29,13 @@ final class Obstacles {
         this.limits = limits;
     }
 
-    List<String> sentences(SearchSpace space, Recognition recognition) {
-        List<String> limited = byLimits(space);
+    /**
+     * What is in the way, each a sentence.
+     *
+     * @param unlimited the same search with every wipe as its author made it, to see which limit is in the way
+     */
+    List<String> sentences(SearchSpace space, SearchSpace unlimited, Recognition recognition) {
+        List<String> limited = byLimits(space, unlimited);
         if (!limited.isEmpty()) {
             return limited;
         }
@@ -45,14 +50,14 @@ final class Obstacles {
     }
 
     /** Where only the limits are in the way: those that the plan which breaks the fewest of them breaks, and what breaks them. */
-    private List<String> byLimits(SearchSpace space) {
+    private List<String> byLimits(SearchSpace space, SearchSpace unlimited) {
         if (limits.equals(Limits.none())) {
             return List.of();
         }
-        List<Way> ways = PlanSearch.unblocked(goal, space, Limits.none());
+        List<Way> ways = PlanSearch.unblocked(goal, unlimited, Limits.none());
         List<Way> all =
                 ways.isEmpty() && PlanSearch.assuming(goal, space, limits).isEmpty()
-                        ? PlanSearch.assuming(goal, space, Limits.none())
+                        ? PlanSearch.assuming(goal, unlimited, Limits.none())
                         : ways;
         return all.stream()
                 .min(Comparator.comparingInt(

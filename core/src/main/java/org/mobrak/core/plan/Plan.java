@@ -12,23 +12,54 @@ import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Money;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
 
 /**
  * Routes in a row that lead to a goal; none at all where the goal is reached already.
  *
  * @param assumptions what it takes for granted; empty for a plan that stands on what is known
  * @param supposes values of facts that nobody has read, with which it would stand on what is known, as far as they have values
+ * @param warnings what is still wrong at its end, each a sentence
  */
-public record Plan(Goal goal, List<Route> routes, Cost cost, List<Assumption> assumptions, Map<Fact, String> supposes) {
+public record Plan(
+        Goal goal,
+        List<Route> routes,
+        Cost cost,
+        List<Assumption> assumptions,
+        Map<Fact, String> supposes,
+        List<String> warnings) {
     public Plan {
+        warnings = List.copyOf(warnings);
         routes = List.copyOf(routes);
         assumptions = List.copyOf(assumptions);
         supposes = Collections.unmodifiableMap(supposes.isEmpty() ? Map.of() : new EnumMap<>(supposes));
     }
 
+    /** A plan of which nothing is known to be wrong at its end. */
+    Plan(Goal goal, List<Route> routes, Cost cost, List<Assumption> assumptions, Map<Fact, String> supposes) {
+        this(goal, routes, cost, assumptions, supposes, List.of());
+    }
+
     /** A plan that stands on what is known. */
     public Plan(Goal goal, List<Route> routes, Cost cost) {
         this(goal, routes, cost, List.of(), Map.of());
+    }
+
+    /** The same, told what the phone is like when all is done. */
+    Plan endingIn(Facts end) {
+        boolean nobodyAsks = goal.wantsRoot() && !end.said(Fact.ROOT_MANAGER).equals(List.of("present"));
+        String now = end.value(Fact.ROOT_MANAGER).map(state -> "is " + state).orElse("is not known");
+        return nobodyAsks
+                ? new Plan(
+                        goal,
+                        routes,
+                        cost,
+                        assumptions,
+                        supposes,
+                        List.of(
+                                "Root without a root manager gives every app root. At the end of this plan the root manager "
+                                        + now + ": make sure that one is there and asks."))
+                : this;
     }
 
     /** Whether nothing is taken for granted. */
@@ -76,6 +107,9 @@ public record Plan(Goal goal, List<Route> routes, Cost cost, List<Assumption> as
                         : "leaves for good: " + String.join(", ", cost.marks()));
         parts.add(money().map(price -> "costs money: " + price.text()).orElse("costs nothing"));
         parts.add(String.format(Locale.ROOT, "%.1f risk points", cost.riskPoints()));
+        if (cost.miss() > 0) {
+            parts.add("mends the cause with %.0f %% probability".formatted(100 * (1 - cost.miss())));
+        }
         if (cost.doubt() > 0) {
             parts.add(cost.doubt() == 1 ? "with a caution" : "with a strong caution, or several");
         }

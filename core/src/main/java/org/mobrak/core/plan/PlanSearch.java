@@ -59,9 +59,13 @@ final class PlanSearch {
     private record Place(boolean atGoal, List<Move> moves, List<Way> ways) {}
 
     private PlanSearch(Goal goal, SearchSpace space, Rule rule) {
+        this(goal, space, Relevance.serving(goal, space.possible()), rule);
+    }
+
+    private PlanSearch(Goal goal, SearchSpace space, List<Route> routes, Rule rule) {
         this.goal = goal;
         this.space = space;
-        this.routes = Relevance.serving(goal, space.possible());
+        this.routes = routes;
         this.relevant = Relevance.factsOf(goal, routes);
         routes.forEach(route -> relevant.addAll(space.housekeeping().turnsOn(route)));
         relevant.addAll(space.ofDangers());
@@ -101,6 +105,29 @@ final class PlanSearch {
         Beats notMore = (a, b) -> a.obstacles() <= b.obstacles() && a.length() <= b.length();
         Rule rule = new Rule(move -> true, Limits.none(), notMore, false);
         return new PlanSearch(goal, space, rule).run().stream().min(fewer);
+    }
+
+    /**
+     * A way that somebody chose, as far as it can be gone.
+     *
+     * @param obstacles what stands in its way, and that it does not lead to the goal; empty where nothing does
+     */
+    record Followed(Way way, List<String> obstacles) {}
+
+    /** Goes some routes in their order, each with the housekeeping that its gates ask for. */
+    static Followed follow(Goal goal, SearchSpace space, List<Route> routes) {
+        Beats never = (a, b) -> false;
+        PlanSearch search = new PlanSearch(goal, space, routes, new Rule(move -> true, Limits.none(), never, true));
+        Way way = Way.start();
+        for (Route route : routes) {
+            way = way.with(search.move(route, way.state(), space.facts().after(way.state())));
+        }
+        List<String> obstacles = new ArrayList<>(way.blockers());
+        way.assumptions().forEach(assumed -> obstacles.add(assumed.sentence()));
+        if (obstacles.isEmpty() && !goal.isReachedIn(space.facts().after(way.state()))) {
+            obstacles.add("These routes do not lead to “" + goal.label() + "”.");
+        }
+        return new Followed(way, obstacles);
     }
 
     private List<Way> run() {
@@ -217,7 +244,12 @@ final class PlanSearch {
     }
 
     private Cost cost(Route route) {
-        return costs.computeIfAbsent(route, one -> Cost.of(one, space.facts()));
+        return costs.computeIfAbsent(route, one -> {
+            Cost cost = Cost.of(one, space.facts());
+            return space.odds().containsKey(one.id())
+                    ? cost.mendingWith(space.odds().getOrDefault(one.id(), 1.0))
+                    : cost;
+        });
     }
 
     /** With what is taken for granted of a route anyway, its gates may be opened. */

@@ -13,6 +13,7 @@ final class PlanSelection {
                     Plan::cost,
                     Comparator.comparingInt((Cost cost) -> cost.marks().size())
                             .thenComparing(Cost::dataLoss)
+                            .thenComparingDouble(Cost::miss)
                             .thenComparingInt(Cost::doubt)
                             .thenComparingDouble(Cost::riskPoints)
                             .thenComparingDouble(Cost::money)
@@ -21,7 +22,7 @@ final class PlanSelection {
 
     private PlanSelection() {}
 
-    /** The mildest first: marks, then data, doubt, risk, money and time. */
+    /** The mildest first: marks, then data, how likely it mends, doubt, risk, money and time. */
     static List<Plan> ordered(Goal goal, List<Way> ways) {
         return ways.stream()
                 .map(way -> new Plan(goal, way.routes(), way.cost(), List.copyOf(way.assumptions()), Map.of()))
@@ -33,6 +34,7 @@ final class PlanSelection {
     static List<Plan> of(List<Plan> ordered) {
         List<Plan> picked = new ArrayList<>();
         Stream<Plan> best = Stream.<Comparator<Cost>>of(
+                        Comparator.comparingDouble(Cost::miss),
                         Comparator.comparingDouble(Cost::riskPoints),
                         Comparator.comparingInt(Cost::doubt),
                         Comparator.comparingDouble(Cost::minutes),

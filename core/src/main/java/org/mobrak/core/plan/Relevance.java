@@ -30,7 +30,7 @@ final class Relevance {
     private final Set<Fact> versions = EnumSet.noneOf(Fact.class);
 
     private Relevance(Goal goal) {
-        goal.wanted().forEach(this::want);
+        goal.served().forEach((fact, values) -> values.forEach(value -> want(fact, value)));
     }
 
     /** The routes that nothing lasting forbids. A version lasts unless one of these very routes gives another. */
@@ -83,7 +83,8 @@ final class Relevance {
 
     /** The facts that a plan made of these routes can turn on: what is wanted, asked for, or a gate. */
     static Set<Fact> factsOf(Goal goal, List<Route> routes) {
-        Set<Fact> facts = EnumSet.copyOf(goal.wanted().keySet());
+        Set<Fact> facts = EnumSet.copyOf(goal.served().keySet());
+        facts.addAll(goal.wantsRoot() ? Set.of(Fact.ROOT_MANAGER) : Set.of());
         for (Route route : routes) {
             route.fits().requires().forEach(condition -> condition.facts().forEach(facts::add));
             route.gates().forEach(gate -> facts.add(gate.fact()));

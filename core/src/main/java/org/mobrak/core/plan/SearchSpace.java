@@ -1,6 +1,7 @@
 package org.mobrak.core.plan;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -17,11 +18,21 @@ import org.mobrak.core.identity.Facts;
  * @param possible the routes that nothing lasting forbids; without a model number only those that suit any phone, since a plan
  *     for some other phone helps nobody
  * @param ofDangers the facts on which dangers turn
+ * @param odds of routes that mend something, by id, how likely it is that this is what is broken, from 0 to 1
  */
 record SearchSpace(
-        Facts facts, List<Route> possible, Lookahead lookahead, Housekeeping housekeeping, Set<Fact> ofDangers) {
+        Facts facts,
+        List<Route> possible,
+        Lookahead lookahead,
+        Housekeeping housekeeping,
+        Set<Fact> ofDangers,
+        Map<String, Double> odds) {
 
     static SearchSpace of(Catalogue catalogue, Facts facts, Optional<School> choice) {
+        return of(catalogue, facts, choice, Map.of());
+    }
+
+    static SearchSpace of(Catalogue catalogue, Facts facts, Optional<School> choice, Map<String, Double> odds) {
         boolean anyPhone = facts.value(Fact.MODEL).isEmpty();
         return new SearchSpace(
                 facts,
@@ -32,6 +43,7 @@ record SearchSpace(
                 new Housekeeping(catalogue),
                 catalogue.dangers().stream()
                         .flatMap(danger -> danger.when().facts())
-                        .collect(Collectors.toUnmodifiableSet()));
+                        .collect(Collectors.toUnmodifiableSet()),
+                odds);
     }
 }

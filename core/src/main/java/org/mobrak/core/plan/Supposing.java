@@ -130,6 +130,6 @@ final class Supposing {
         plan.assumptions().stream()
                 .filter(gate -> open.stream().noneMatch(one -> one.asks().equals(gate.asks())))
                 .forEach(open::add);
-        return new Plan(goal, plan.routes(), plan.cost(), open, supposes);
+        return new Plan(goal, plan.routes(), plan.cost(), open, supposes, plan.warnings());
     }
 }

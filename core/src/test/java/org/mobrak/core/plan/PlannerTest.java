@@ -260,22 +260,6 @@ class PlannerTest {
                 .doesNotContain(Fact.MODEL, Fact.CHIPSET);
     }
 
-    @Test
-    void aLightWipeLetsAPlanKeepTheData() throws Exception {
-        Catalogue catalogue = Sample.shipped();
-        Facts lantern =
-                facts("model=OV-L210", "osVersion=4.1.2", "recovery=custom", "chipset=reed-2", "imageBackup=verified");
-        Planner.Answer full = Planner.plan(Goal.CUSTOM_OS, catalogue, lantern, Optional.empty(), Limits.none());
-        assertThat(full.plans()).allMatch(plan -> plan.cost().dataLoss());
-        Planner.Answer kept = Planner.plan(
-                Goal.CUSTOM_OS,
-                catalogue,
-                lantern,
-                Optional.empty(),
-                Limits.none().with("no-data-loss"));
-        assertThat(kept.plans()).isNotEmpty().noneMatch(plan -> plan.cost().dataLoss());
-    }
-
     /** Why a route is in no plan, in a sentence that is true of it. */
     @Test
     void saysTheTrueReasonWhyARouteIsUnused() throws Exception {
