@@ -86,7 +86,7 @@ class HistorySessionTest extends DemoSessions {
     void aLifeIsLookedBackOnAndWhatWasKnownThenIsTold() throws Exception {
         try (Session session = withTheYear()) {
             List<Timeline> lives = told(session, session.history().lives(), session.history()::lookBack);
-            assertThat(lives).hasSize(25);
+            assertThat(lives).hasSize(27);
             Timeline pond = lives.stream()
                     .filter(life -> life.jobs().size() > 2)
                     .findFirst()

@@ -100,7 +100,7 @@ class TransfersTest {
         Files.createDirectories(other.getParent());
         Imported look = transfers.look(zip, other, Set.of());
         assertThat(look.phones())
-                .hasSize(13)
+                .hasSize(15)
                 .allSatisfy(phone -> assertThat(phone.becomes()).isEqualTo(Imported.Becomes.NEW));
         assertThat(other).as("a look makes nothing").doesNotExist();
         Imported done = transfers.take(zip, other, Set.of());

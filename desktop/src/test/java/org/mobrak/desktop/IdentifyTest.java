@@ -62,7 +62,7 @@ class IdentifyTest {
             assertThat(desktop.text("phone-model")).isEqualTo("OV-L21OF");
             desktop.click("undo");
             desktop.click("undo");
-            assertThat(drawer(desktop)).as("adding the phone is undone too").hasSize(13);
+            assertThat(drawer(desktop)).as("adding the phone is undone too").hasSize(15);
         }
     }
 
@@ -177,7 +177,7 @@ class IdentifyTest {
             assertThat(desktop.text("phone-name")).isEqualTo("New: TS-J540");
             assertThat(drawer(desktop)).hasSize(14);
             desktop.click("undo");
-            assertThat(drawer(desktop)).hasSize(13);
+            assertThat(drawer(desktop)).hasSize(15);
             assertThat(desktop.text("phone-model")).isEqualTo("OV-L210F");
         }
     }
@@ -191,7 +191,7 @@ class IdentifyTest {
             desktop.click("answer-same");
             desktop.assertShows("These readings are of two phones");
             assertThat(drawer(desktop))
-                    .hasSize(13)
+                    .hasSize(15)
                     .extracting(DrawerEntry::waitsFor)
                     .contains("stop: another phone");
             desktop.click("undo");

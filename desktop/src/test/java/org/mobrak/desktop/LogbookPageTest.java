@@ -77,7 +77,7 @@ class LogbookPageTest {
         try (Desktop desktop = Desktop.open(demo)) {
             desktop.press(KeyCode.CONTROL, KeyCode.DIGIT6);
             desktop.robot().interact(() -> desktop.session().logbook().export(zip, false, false));
-            desktop.assertShows("with 13 phones");
+            desktop.assertShows("with 15 phones");
             Path page = top.resolve("case.html");
             desktop.robot().interact(() -> desktop.session().logbook().report(page));
             desktop.until("a page to be read", () -> Files.exists(page) && desktop.shows("Saved: "));
@@ -96,8 +96,8 @@ class LogbookPageTest {
                     .as("nothing is taken yet")
                     .isEmpty();
             desktop.robot().interact(() -> desktop.session().logbook().take(Set.of()));
-            desktop.assertShows("Taken in: 13 phones");
-            assertThat(desktop.session().snapshot().get().drawer()).hasSize(13);
+            desktop.assertShows("Taken in: 15 phones");
+            assertThat(desktop.session().snapshot().get().drawer()).hasSize(15);
             assertThat(desktop.session().snapshot().get().past()).hasSize(1);
             desktop.robot().interact(() -> desktop.session().logbook().lookAt(zip));
             desktop.until(
@@ -126,7 +126,7 @@ class LogbookPageTest {
             desktop.click("bring-copy-back");
             desktop.until(
                     "as it was",
-                    () -> desktop.session().snapshot().get().drawer().size() == 13);
+                    () -> desktop.session().snapshot().get().drawer().size() == 15);
             desktop.assertShows("What was there is kept in");
             assertThat(copy).exists();
             try (var kept = Files.walk(demo.resolve("backups"))) {

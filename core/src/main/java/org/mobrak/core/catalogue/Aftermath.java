@@ -119,9 +119,8 @@ public final class Aftermath {
                 .filter(fact -> before.value(fact).filter("absent"::equals).isEmpty())
                 .forEach(fact -> after.put(fact, Optional.of("off")));
         exchange(Fact.OEM_UNLOCK, "on", "off", before, after);
-        exchange(Fact.INTERNET, "yes", "no", before, after);
         BACKUPS.forEach(fact -> exchange(fact, "taken", "none", before, after));
-        forget(Set.of(Fact.DATA_FREE), before, after);
+        forget(Set.of(Fact.DATA_FREE, Fact.INTERNET), before, after);
         return after;
     }
 

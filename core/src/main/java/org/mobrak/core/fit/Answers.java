@@ -62,10 +62,16 @@ final class Answers {
         if (facts.isTorn(fact)) {
             return facts.said(fact).stream();
         }
-        if (!fact.domain().words().isEmpty()) {
+        boolean ofWords = !fact.domain().words().isEmpty();
+        if (ofWords && fact != Fact.TROUBLE) {
             return fact.domain().words().stream();
         }
         catalogue.routes().forEach(this::take);
+        if (ofWords) {
+            // Of all troubles only those that some route is for are worth asking about.
+            named.add("none");
+            return named.stream();
+        }
         catalogue.dangers().stream().flatMap(danger -> danger.when().leaves()).forEach(this::take);
         return Stream.of(ordered(), listed(), builtWith()).flatMap(some -> some);
     }

@@ -3,7 +3,9 @@ package org.mobrak.core.fit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.Act;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Danger;
@@ -30,6 +32,25 @@ final class DangerJudge {
                 near.add(new Near(danger, when));
             }
         }
+    }
+
+    /** Why nothing at all may be done; empty where something may. */
+    Optional<String> everything() {
+        return near.stream()
+                .filter(one -> one.danger().severity() == Danger.Severity.STOP
+                        && one.danger().forbids().contains(Act.ANYTHING)
+                        && one.when().result() == Truth.YES)
+                .map(one -> one.danger().because())
+                .findFirst();
+    }
+
+    /** The facts on which the dangers turn that are there and stop something. */
+    Set<Fact> turning() {
+        return near.stream()
+                .filter(one -> one.danger().severity() == Danger.Severity.STOP
+                        && one.when().result() == Truth.YES)
+                .flatMap(one -> one.danger().when().facts())
+                .collect(Collectors.toSet());
     }
 
     /** A clause for each danger that forbids something the route does, or may. */
@@ -64,12 +85,10 @@ final class DangerJudge {
         boolean canBeRead =
                 act == Act.OLDER_BOOTLOADER && facts.value(Fact.BOOTLOADER).isEmpty();
         if (forbidden == Truth.YES || there && !canBeRead) {
-            String sure = forbidden == Truth.YES ? "this would" : "this may";
+            String sure = forbidden == Truth.YES ? "this would " : "this may ";
+            String what = act == Act.ANYTHING ? "nothing is done to this phone" : sure + act.inWords();
             return Clause.of(
-                    Clause.Kind.DANGER,
-                    danger.id(),
-                    Truth.NO,
-                    "Not now: %s %s. %s".formatted(sure, act.inWords(), danger.because()));
+                    Clause.Kind.DANGER, danger.id(), Truth.NO, "Not now: %s. %s".formatted(what, danger.because()));
         }
         String open = there
                 ? "Whether this would %s is not known. %s".formatted(act.inWords(), danger.because())
@@ -82,7 +101,8 @@ final class DangerJudge {
     }
 
     private static Clause careful(Danger danger, Act act, String why) {
-        return Clause.of(Clause.Kind.DANGER, danger.id(), Truth.YES, "With care: this would " + act.inWords() + ".")
+        String what = act == Act.ANYTHING ? "whatever is done" : "this would " + act.inWords();
+        return Clause.of(Clause.Kind.DANGER, danger.id(), Truth.YES, "With care: " + what + ".")
                 .doubting(why);
     }
 }

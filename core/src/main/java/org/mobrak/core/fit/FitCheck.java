@@ -3,9 +3,11 @@ package org.mobrak.core.fit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 
 /**
@@ -60,6 +62,16 @@ public final class FitCheck {
     /** The clauses of one route as the facts stand, with no help from other routes. */
     public static RouteFit alone(Catalogue catalogue, Route route, Facts facts, Optional<School> choice) {
         return RouteFit.of(route, new RouteJudge(catalogue, facts, choice).clauses(route));
+    }
+
+    /** Why nothing at all may be done to a phone as the facts stand; empty where something may. */
+    public static Optional<String> everythingForbidden(Catalogue catalogue, Facts facts) {
+        return new DangerJudge(facts, catalogue, new ConditionJudge(facts, catalogue)).everything();
+    }
+
+    /** The facts on which the dangers turn that stop something as the facts stand. */
+    public static Set<Fact> endangering(Catalogue catalogue, Facts facts) {
+        return new DangerJudge(facts, catalogue, new ConditionJudge(facts, catalogue)).turning();
     }
 
     /** Whether a condition holds as the facts stand. */

@@ -13,12 +13,30 @@ import java.util.Optional;
 public record Reading(Fact fact, String value, Origin origin, Instant takenAt, Optional<String> setAside) {
     public Reading {
         Objects.requireNonNull(fact);
+        value = withoutBlanksAround(value);
         Objects.requireNonNull(origin);
         Objects.requireNonNull(takenAt);
         Objects.requireNonNull(setAside);
         fact.domain().objection(value).ifPresent(objection -> {
             throw new IllegalArgumentException(fact.label() + " " + objection);
         });
+    }
+
+    /** Blanks at the ends are nobody's word, hard spaces included; a text often brings them along. */
+    private static String withoutBlanksAround(String text) {
+        int from = 0;
+        int to = text.length();
+        while (from < to && isBlank(text.charAt(from))) {
+            from++;
+        }
+        while (to > from && isBlank(text.charAt(to - 1))) {
+            to--;
+        }
+        return text.substring(from, to);
+    }
+
+    private static boolean isBlank(char c) {
+        return Character.isWhitespace(c) || Character.isSpaceChar(c);
     }
 
     /** A reading that counts. */

@@ -18,8 +18,8 @@ public final class TypedReading {
             throw new Refusal("“" + text + "” must be KEY=VALUE, for example lock=unlocked.");
         }
         String key = text.substring(0, equals).strip();
-        String value = text.substring(equals + 1).strip();
         Fact fact = Fact.ofKey(key).orElseThrow(() -> new Refusal(unknown(key)));
+        String value = asItsWord(fact, text.substring(equals + 1).strip());
         if (value.length() > LONGEST_VALUE) {
             throw new Refusal(
                     fact.label() + " (" + key + ") must not be longer than " + LONGEST_VALUE + " characters.");
@@ -29,6 +29,14 @@ public final class TypedReading {
             throw new Refusal(fact.label() + " (" + key + ") " + objection.get() + ".");
         }
         return new Reading(fact, value, new Origin.Typed(), at);
+    }
+
+    /** Where a fact has only a few words, capitals do not count. */
+    private static String asItsWord(Fact fact, String value) {
+        return fact.domain().words().stream()
+                .filter(word -> word.equalsIgnoreCase(value))
+                .findFirst()
+                .orElse(value);
     }
 
     /** The text form of a fact and a value. */

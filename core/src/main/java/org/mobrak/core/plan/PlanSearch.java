@@ -59,7 +59,7 @@ final class PlanSearch {
     private record Place(boolean atGoal, List<Move> moves, List<Way> ways) {}
 
     private PlanSearch(Goal goal, SearchSpace space, Rule rule) {
-        this(goal, space, Relevance.serving(goal, space.possible()), rule);
+        this(goal, space, Relevance.serving(goal, space.possible(), space.endangering()), rule);
     }
 
     private PlanSearch(Goal goal, SearchSpace space, List<Route> routes, Rule rule) {

@@ -9,6 +9,7 @@ import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.match.Recognition;
+import org.mobrak.core.fit.FitCheck;
 import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Facts;
@@ -152,6 +153,11 @@ public final class Planner {
 
     private Answer answer() {
         Recognition recognition = Recognition.of(catalogue, facts);
+        Optional<String> forbidden = FitCheck.everythingForbidden(catalogue, facts);
+        if (forbidden.isPresent()) {
+            List<String> one = List.of("Nothing is planned for this phone. " + forbidden.get());
+            return new Answer(goal, recognition, List.of(), List.of(), List.of(), one, List.of());
+        }
         if (goal.isReachedIn(facts)) {
             return found(recognition, List.of(new Plan(goal, List.of(), Cost.none())));
         }

@@ -67,7 +67,17 @@ final class Relevance {
 
     /** Of some routes those that can serve a goal, directly or by serving one that does. */
     static List<Route> serving(Goal goal, List<Route> routes) {
+        return serving(goal, routes, Set.of());
+    }
+
+    /**
+     * The same where something is in danger.
+     *
+     * @param endangering the facts that a route may change to end a danger
+     */
+    static List<Route> serving(Goal goal, List<Route> routes, Set<Fact> endangering) {
         Relevance relevance = new Relevance(goal);
+        endangering.forEach(relevance::wantAny);
         List<Route> serving = new ArrayList<>();
         List<Route> left = routes;
         List<Route> found;
@@ -113,6 +123,13 @@ final class Relevance {
         wanted.computeIfAbsent(fact, fresh -> new HashSet<>()).add(value);
     }
 
+    private void wantAny(Fact fact) {
+        fact.domain().words().forEach(word -> want(fact, word));
+        if (fact.domain().words().isEmpty()) {
+            versions.add(fact);
+        }
+    }
+
     private boolean serves(Route route) {
         return route.changes().effects().entrySet().stream()
                 .anyMatch(effect -> versions.contains(effect.getKey())
@@ -128,12 +145,7 @@ final class Relevance {
             if (condition instanceof Condition.OneOf some) {
                 some.values().forEach(value -> want(some.fact(), value));
             } else {
-                condition.facts().forEach(fact -> {
-                    fact.domain().words().forEach(word -> want(fact, word));
-                    if (fact.domain().words().isEmpty()) {
-                        versions.add(fact);
-                    }
-                });
+                condition.facts().forEach(this::wantAny);
             }
         }
         if (!route.fits().phones().isEmpty() || !route.fits().excludedBuilds().isEmpty()) {

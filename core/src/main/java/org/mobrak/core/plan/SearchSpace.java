@@ -7,6 +7,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.fit.FitCheck;
 import org.mobrak.core.fit.Lookahead;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Fact;
@@ -18,6 +19,7 @@ import org.mobrak.core.identity.Facts;
  * @param possible the routes that nothing lasting forbids; without a model number only those that suit any phone, since a plan
  *     for some other phone helps nobody
  * @param ofDangers the facts on which dangers turn
+ * @param endangering of these, those on which a danger turns that is there now, so that a route that changes them may help
  * @param odds of routes that mend something, by id, how likely it is that this is what is broken, from 0 to 1
  */
 record SearchSpace(
@@ -26,6 +28,7 @@ record SearchSpace(
         Lookahead lookahead,
         Housekeeping housekeeping,
         Set<Fact> ofDangers,
+        Set<Fact> endangering,
         Map<String, Double> odds) {
 
     static SearchSpace of(Catalogue catalogue, Facts facts, Optional<School> choice) {
@@ -44,6 +47,7 @@ record SearchSpace(
                 catalogue.dangers().stream()
                         .flatMap(danger -> danger.when().facts())
                         .collect(Collectors.toUnmodifiableSet()),
+                FitCheck.endangering(catalogue, facts),
                 odds);
     }
 }

@@ -118,6 +118,7 @@ final class PropertyKeys {
     }
 
     private static void flags(Map<String, Rule> rules) {
+        flag(rules, "ro.crypto.state", Fact.ENCRYPTION, "encrypted", "on", "unencrypted", "off");
         flag(rules, "ro.boot.flash.locked", Fact.LOCK, "0", "unlocked", "1", "locked");
         flag(rules, "ro.boot.vbmeta.device_state", Fact.LOCK, "unlocked", "unlocked", "locked", "locked");
         flag(rules, "ro.boot.warranty_bit", Fact.WARRANTY_FUSE, "0", "intact", "1", "blown");
