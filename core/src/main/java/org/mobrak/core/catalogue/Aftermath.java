@@ -53,6 +53,8 @@ public final class Aftermath {
     /** Switches that are off on a phone that starts for the first time. */
     private static final List<Fact> RESET = List.of(Fact.USB_DEBUGGING, Fact.UNKNOWN_SOURCES);
 
+    private static final Set<Fact> UNKNOWN_AFTER_A_WIPE = Set.of(Fact.DATA_FREE, Fact.INTERNET);
+
     private static final List<Fact> SWITCHES = List.of(Fact.USB_DEBUGGING, Fact.UNKNOWN_SOURCES, Fact.OEM_UNLOCK);
 
     private static final List<Fact> BACKUPS = List.of(Fact.IMAGE_BACKUP, Fact.APP_BACKUP, Fact.RADIO_BACKUP);
@@ -120,8 +122,13 @@ public final class Aftermath {
                 .forEach(fact -> after.put(fact, Optional.of("off")));
         exchange(Fact.OEM_UNLOCK, "on", "off", before, after);
         BACKUPS.forEach(fact -> exchange(fact, "taken", "none", before, after));
-        forget(Set.of(Fact.DATA_FREE, Fact.INTERNET), before, after);
+        forget(UNKNOWN_AFTER_A_WIPE, before, after);
         return after;
+    }
+
+    /** The facts that nobody knows any more once the data is gone. */
+    public static Set<Fact> unknownAfterAWipe() {
+        return UNKNOWN_AFTER_A_WIPE;
     }
 
     private static void exchange(

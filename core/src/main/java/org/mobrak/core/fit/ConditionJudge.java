@@ -1,5 +1,6 @@
 package org.mobrak.core.fit;
 
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -221,12 +222,23 @@ final class ConditionJudge {
         if (fact == Fact.OS_VERSION) {
             return ConditionJudge::ofOneSystem;
         }
+        if (fact.isNumber()) {
+            return ConditionJudge::numbers;
+        }
         if (fact.isVersion()) {
             return VersionOrder::againstLimit;
         }
         return fact.isDay()
                 ? Days::compare
                 : (value, limit) -> catalogue.rulers().order(fact, value, limit, facts.value(Fact.MAKER));
+    }
+
+    private static OptionalInt numbers(String number, String limit) {
+        try {
+            return OptionalInt.of(new BigDecimal(number).compareTo(new BigDecimal(limit)));
+        } catch (NumberFormatException none) {
+            return OptionalInt.empty();
+        }
     }
 
     /** The order of OS versions; one of another system has none among them. */

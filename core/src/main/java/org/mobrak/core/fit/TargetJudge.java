@@ -182,7 +182,7 @@ final class TargetJudge {
         }
         boolean open = entry.builds().stream()
                 .anyMatch(build ->
-                        names.perhaps(build).isPresent() || !names.open(build).isEmpty());
+                        names.isWrittenOtherwise(build) || !names.open(build).isEmpty());
         return open ? Truth.UNKNOWN : Truth.NO;
     }
 

@@ -99,6 +99,9 @@ final class RouteSteps {
         writes(step).stream()
                 .filter(written -> !route.changes().keeps().contains(written))
                 .forEach(written -> forgets.addAll(Aftermath.facts(written)));
+        if (wipes(step)) {
+            forgets.addAll(Aftermath.unknownAfterAWipe());
+        }
         route.changes().effects().keySet().stream()
                 .filter(fact -> isPlaced(fact) ? step.effects().containsKey(fact) : isFirst(step))
                 .forEach(forgets::add);

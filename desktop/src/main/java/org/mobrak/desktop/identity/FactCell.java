@@ -65,9 +65,17 @@ final class FactCell extends ListCell<FactRow> {
         belief.value()
                 .ifPresentOrElse(
                         known -> sayValue("text-exact", known.replace('\n', ' ')),
-                        () -> sayValue(
-                                "text-soft", belief instanceof Belief.Absent none ? none.because() : "not known"));
+                        () -> sayValue("text-soft", withoutValue(belief)));
         Texts.say(source, source(belief));
+    }
+
+    private static String withoutValue(Belief belief) {
+        if (belief instanceof Belief.Absent none) {
+            return none.because();
+        }
+        return belief instanceof Belief.Impossible odd
+                ? "“" + odd.reading().value() + "” was read, which cannot be"
+                : "not known";
     }
 
     private void sayValue(String voice, String words) {

@@ -49,7 +49,15 @@ final class PlanCard extends VBox {
         setOnMouseClicked(click -> choice.take(plan));
         open.getStyleClass().add("side");
         plan.supposition().ifPresent(words -> getChildren().add(supposed(words)));
-        getChildren().addAll(head, Texts.wrapped(Texts.plain(plan.tradeOffs())), open);
+        getChildren().addAll(head, Texts.wrapped(Texts.plain(plan.tradeOffs())));
+        plan.warnings().forEach(warning -> getChildren().add(warned(warning)));
+        getChildren().add(open);
+    }
+
+    private static Label warned(String words) {
+        Label label = Texts.wrapped(Texts.plain(words));
+        label.getStyleClass().add("text-doubt");
+        return label;
     }
 
     private static Label supposed(String words) {

@@ -37,6 +37,7 @@ final class RouteChecks {
         checks.overlaps();
         new ScopeChecks(entry.value(), rulers, checks.faults).check();
         new ChangeChecks(entry.value(), checks.faults).check();
+        new LeaningChecks(entry.value(), checks.faults).check();
         checks.gain();
         checks.contradictions();
         checks.holes(holes);
