@@ -110,7 +110,7 @@ class ClubYearTest {
         try (Workspace open = Workspace.open(into, cache())) {
             Import.take(first, into, into, Set.of());
             Import.take(second, into, into, Set.of());
-            assertThat(open.logbook().phones()).hasSize(15);
+            assertThat(open.logbook().phones()).hasSize(13);
             Export.write(into, Optional.empty(), false, out, Instant.EPOCH);
         }
         return rows(out);

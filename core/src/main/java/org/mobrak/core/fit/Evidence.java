@@ -21,19 +21,26 @@ public record Evidence(Group group, int worked, int tried) {
 
     /** How near the phones of some reports are to this one, and how much less such reports count (our own choice). */
     public enum Group {
-        THIS_BUILD("on this very build", 1),
-        THIS_VERSION("on other builds of this OS version", 0.5),
-        THIS_MODEL("on other OS versions of this model", 0.4),
-        OTHER_MODELS("on other models", 0.25),
+        THIS_BUILD("on this very build", "this build", 1),
+        THIS_VERSION("on other builds of this OS version", "this version", 0.5),
+        THIS_MODEL("on other OS versions of this model", "this model", 0.4),
+        OTHER_MODELS("on other models", "other models", 0.25),
         /** Nobody has read which phone this is. */
-        ANY_PHONE("on any phone", 1);
+        ANY_PHONE("on any phone", "any phone", 1);
 
         private final String words;
+        private final String inShort;
         private final double weight;
 
-        Group(String words, double weight) {
+        Group(String words, String inShort, double weight) {
             this.words = words;
+            this.inShort = inShort;
             this.weight = weight;
+        }
+
+        /** The same where there is little room. */
+        public String inShort() {
+            return inShort;
         }
 
         /** For a person, behind a number of reports. */

@@ -3,6 +3,7 @@ package org.mobrak.core.job;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -10,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Gate;
 import org.mobrak.core.catalogue.Money;
@@ -17,6 +19,8 @@ import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.fit.Clause;
+import org.mobrak.core.fit.FitCheck;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.plan.Plan;
@@ -28,10 +32,21 @@ import org.mobrak.core.plan.Plan;
 final class SheetWriter {
     private final Plan plan;
     private final SheetGates gates;
+    private final Map<Route, String> cautions = new IdentityHashMap<>();
 
     SheetWriter(Plan plan, Catalogue catalogue, Facts facts) {
         this.plan = plan;
         this.gates = new SheetGates(plan, catalogue, facts);
+        Facts here = facts;
+        for (Route route : plan.routes()) {
+            String care = FitCheck.alone(catalogue, route, here, Optional.empty()).clauses().stream()
+                    .filter(clause -> clause.kind() == Clause.Kind.DANGER)
+                    .flatMap(clause -> clause.doubt().stream())
+                    .map(Clause.Doubt::words)
+                    .collect(Collectors.joining(" "));
+            cautions.put(route, care);
+            here = here.after(Aftermath.of(route, here));
+        }
     }
 
     RunSheet sheet() {
@@ -80,11 +95,24 @@ final class SheetWriter {
                 own(route, Phase.PREPARE)
                         .forEach(step -> steps.add(step.with(step.line().in(Phase.DO))));
             } else {
-                steps.addAll(own(route, Phase.DO));
+                steps.addAll(careful(route, own(route, Phase.DO)));
                 steps.addAll(own(route, Phase.PROVE));
             }
         }
         return steps;
+    }
+
+    /** What asks for care in the state the phone is in then is told with the first thing that is done. */
+    private List<Step> careful(Route route, List<Step> own) {
+        String care = cautions.getOrDefault(route, "");
+        if (care.isEmpty() || own.isEmpty()) {
+            return own;
+        }
+        List<Step> told = new ArrayList<>(own);
+        Step.Line line = own.get(0).line();
+        String text = line.text() + " Take care: " + care;
+        told.set(0, own.get(0).with(line(line.route(), line.phase(), line.title(), text)));
+        return told;
     }
 
     private List<Step> tidy() {

@@ -81,7 +81,8 @@ final class Housekeeping {
             Optional<Route> opener = opener(gate, here);
             if (opener.isEmpty()) {
                 stuck(route, gate, here, ready);
-            } else if (open == Truth.NO) {
+            } else if (open == Truth.NO || here.isTorn(gate.fact())) {
+                // Where sources disagree it is shut in one of the worlds, so it is opened.
                 ready.openers().add(opener.get());
                 here = here.after(Aftermath.of(opener.get(), here));
             }

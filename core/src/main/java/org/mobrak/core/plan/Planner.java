@@ -12,6 +12,7 @@ import org.mobrak.core.catalogue.match.Recognition;
 import org.mobrak.core.fit.FitCheck;
 import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.fit.School;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 
 /** Finds the plans for a goal. */
@@ -116,7 +117,10 @@ public final class Planner {
     /** The readings worth taking for a goal: only verdicts on routes that can serve it are weighed. */
     public static List<NextReading> nextReadings(Goal goal, Catalogue catalogue, Facts facts, Optional<School> choice) {
         List<Route> serving = Relevance.serving(goal, catalogue.routes());
-        return NextReading.propose(catalogue, goal.from(facts), choice, serving);
+        // A trouble is told by who has it; nobody takes a reading of it for another goal.
+        return NextReading.propose(catalogue, goal.from(facts), choice, serving).stream()
+                .filter(next -> next.fact() != Fact.TROUBLE)
+                .toList();
     }
 
     private Answer chosen(List<Route> routes) {

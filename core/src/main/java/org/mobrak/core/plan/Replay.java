@@ -6,7 +6,6 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Route;
@@ -35,15 +34,22 @@ public record Replay(List<Step> steps, Facts end, boolean reachesGoal) {
      * @param changes the facts it changes, with their values before (if known) and after
      */
     public record Step(Route route, List<Clause> clauses, Map<Fact, Change> changes) {
-        /** What it changes, for a person: {@code Recovery stock → custom; Root not known → permanent}. */
+        /**
+         * What it changes, for a person: {@code Recovery stock → custom; Root not known → permanent}. What nobody knows any more
+         * is counted only.
+         */
         public String changesInWords() {
-            return changes.entrySet().stream()
-                    .map(change -> "%s %s → %s"
-                            .formatted(
-                                    change.getKey().label(),
-                                    change.getValue().before().orElse("not known"),
-                                    change.getValue().after().orElse("not known any more")))
-                    .collect(Collectors.joining("; "));
+            List<String> words = new ArrayList<>();
+            changes.forEach((fact, change) -> change.after()
+                    .ifPresent(now -> words.add(
+                            "%s %s → %s".formatted(fact.label(), change.before().orElse("not known"), now))));
+            long gone = changes.values().stream()
+                    .filter(change -> change.after().isEmpty())
+                    .count();
+            if (gone > 0) {
+                words.add(gone == 1 ? "1 reading no longer holds" : gone + " readings no longer hold");
+            }
+            return String.join("; ", words);
         }
 
         /** The conditions of which it is not known whether they hold. */

@@ -102,11 +102,11 @@ final class RouteCell extends ListCell<BoardRow> {
     private static String told(Evidence evidence) {
         return evidence.tried() == 0
                 ? "no reports"
-                : "%d of %d worked %s"
+                : "%d of %d worked, %s"
                         .formatted(
                                 evidence.worked(),
                                 evidence.tried(),
-                                evidence.group().words());
+                                evidence.group().inShort());
     }
 
     private static Region spring() {

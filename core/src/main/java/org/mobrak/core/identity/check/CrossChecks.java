@@ -10,6 +10,7 @@ import org.mobrak.core.identity.build.Rulers;
 public final class CrossChecks {
     private static final List<Check> ALL = List.of(
             new BatteryCheck(),
+            new AccountCheck(),
             new MixedPhonesCheck(),
             new ConflictCheck(),
             new BuildIdCheck(),
