@@ -32,7 +32,7 @@ final class CompareVersionsCommand implements Callable<Integer> {
 
     @Override
     public Integer call() {
-        OptionalInt order = VersionOrder.againstLimit(first, second);
+        OptionalInt order = VersionOrder.ofOneSystem(first, second);
         PrintWriter out = spec.commandLine().getOut();
         if (json) {
             ObjectNode answer = JsonNodeFactory.instance.objectNode();

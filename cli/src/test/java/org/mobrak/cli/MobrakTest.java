@@ -222,8 +222,61 @@ class MobrakTest {
         assertThat(instead.out()).contains("In the way: ").contains("Within reach instead: Custom recovery (recovery)");
     }
 
+    /** A way of a person's own choice, old parts as goals, mends by how likely they mend, and what is told of a locked phone. */
+    @Test
+    void plansByChoiceByPartAndByOdds() throws IOException {
+        Outcome chosen = run(
+                "",
+                "plan",
+                "--goal",
+                "root",
+                "--route",
+                "larch-toolkit",
+                reading("hive-03-listing.txt"),
+                "--set",
+                "kernelRelease=3.0.31",
+                "--set",
+                "kernelBuilt=2013-10-22",
+                "--json");
+        assertThat(chosen.json().at("/plans").findValuesAsText("dataLoss")).containsExactly("true");
+        assertThat(chosen.json().at("/plans/0/doubt").asInt()).isPositive();
+        assertThat(run("", "plan", "--goal", "root", "--route", "nobody", reading("hive-03-listing.txt"))
+                        .status())
+                .isEqualTo(Mobrak.WRONG_USAGE);
+        Outcome radio = run("", "plan", "--goal", "radio=J540-1.4.22", reading("hive-11-listing.txt"), "--json");
+        assertThat(radio.json().at("/plans/0/routes")).as("it has that radio").isEmpty();
+        assertThat(run("", "plan", "--goal", "radio=", reading("hive-11-listing.txt"))
+                        .status())
+                .isEqualTo(Mobrak.WRONG_USAGE);
+        String[] refusing = {
+            "",
+            "plan",
+            "--goal",
+            "mend:app-refuses-custom-state",
+            "--set",
+            "model=TS-J540",
+            "--set",
+            "root=permanent",
+            "--set",
+            "usbDebugging=on",
+            "--set",
+            "batteryPercent=80"
+        };
+        assertThat(run(refusing).out())
+                .contains("Plan: Mend one property", "Plan: Switch USB debugging off again", "% probability");
+        Outcome locked = run(
+                "", "plan", "--goal", "root", "--json", reading("hive-14-label.txt"), reading("hive-14-download.txt"));
+        assertThat(locked.json().at("/blockers")).hasSize(1);
+        assertThat(locked.json().at("/routes").findValuesAsText("verdict")).containsOnly("refused");
+        Outcome torn =
+                run("", "plan", "--goal", "root", "--json", reading("hive-12-listing.txt"), "--set", "lock=locked");
+        assertThat(torn.json().at("/routes").toString())
+                .contains("But the readings disagree (Bootloader lock unlocked or locked)");
+    }
+
     @ParameterizedTest
     @CsvSource({
+        "4.4W, 4.3, null",
         "4.1.2, 4.1.10, -1",
         "5, 4.4.4, 1",
         "4.1, 4.1.0, 0",

@@ -100,12 +100,12 @@ final class Acts {
         return order.isPresent() && order.getAsInt() < 0;
     }
 
-    private ConditionJudge.Order byGrammar(Fact fact) {
+    private Orders.Order byGrammar(Fact fact) {
         return (one, other) -> rulers.order(fact, one, other, facts.value(Fact.MAKER));
     }
 
     /** What the route makes of a fact against what it is now. */
-    private OptionalInt order(Route route, Fact fact, ConditionJudge.Order order) {
+    private OptionalInt order(Route route, Fact fact, Orders.Order order) {
         Optional<String> then = effect(route, fact);
         Optional<String> now = facts.value(fact);
         return then.isPresent() && now.isPresent() ? order.compare(then.get(), now.get()) : OptionalInt.empty();

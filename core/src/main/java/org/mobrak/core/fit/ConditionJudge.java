@@ -1,6 +1,5 @@
 package org.mobrak.core.fit;
 
-import java.math.BigDecimal;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -208,7 +207,7 @@ final class ConditionJudge {
         if (value.isEmpty()) {
             return unsaid(fact, asked.atLeast().isEmpty(), "this route needs " + range, asked.because());
         }
-        Truth result = within(asked.atLeast(), value.get(), asked.atMost(), orderOf(fact));
+        Truth result = Orders.within(asked.atLeast(), value.get(), asked.atMost(), orderOf(fact));
         Clause clause = ranged(fact, value.get(), range, result);
         String suffix = fact.isVersion() ? VersionOrder.suffix(value.get()) : "";
         return (suffix.isEmpty() || result == Truth.UNKNOWN
@@ -218,12 +217,12 @@ final class ConditionJudge {
     }
 
     /** Versions by their numbers, days as days, and a maker's build strings as its grammar has them. */
-    private Order orderOf(Fact fact) {
+    private Orders.Order orderOf(Fact fact) {
         if (fact == Fact.OS_VERSION) {
-            return ConditionJudge::ofOneSystem;
+            return VersionOrder::ofOneSystem;
         }
         if (fact.isNumber()) {
-            return ConditionJudge::numbers;
+            return Orders::numbers;
         }
         if (fact.isVersion()) {
             return VersionOrder::againstLimit;
@@ -233,21 +232,6 @@ final class ConditionJudge {
                 : (value, limit) -> catalogue.rulers().order(fact, value, limit, facts.value(Fact.MAKER));
     }
 
-    private static OptionalInt numbers(String number, String limit) {
-        try {
-            return OptionalInt.of(new BigDecimal(number).compareTo(new BigDecimal(limit)));
-        } catch (NumberFormatException none) {
-            return OptionalInt.empty();
-        }
-    }
-
-    /** The order of OS versions; one of another system has none among them. */
-    static OptionalInt ofOneSystem(String version, String limit) {
-        return VersionOrder.isOfAnotherSystem(version) && !version.equals(limit)
-                ? OptionalInt.empty()
-                : VersionOrder.againstLimit(version, limit);
-    }
-
     private Clause dated(Condition.Dated asked) {
         String range = range(asked.notBefore(), asked.notAfter(), "or later", "or earlier");
         Optional<String> value = facts.value(asked.fact());
@@ -255,7 +239,7 @@ final class ConditionJudge {
                                 asked.fact(),
                                 day,
                                 range,
-                                within(asked.notBefore(), day, asked.notAfter(), Days::compare))
+                                Orders.within(asked.notBefore(), day, asked.notAfter(), Days::compare))
                         .because(asked.because()))
                 .orElseGet(() -> unsaid(
                         asked.fact(), asked.notBefore().isEmpty(), "this route needs " + range, asked.because()));
@@ -271,7 +255,7 @@ final class ConditionJudge {
                 .rulers()
                 .of(asked.fact(), value.get(), facts.value(Fact.MAKER))
                 .flatMap(ruler -> ruler.part(Role.BOOTLOADER_REVISION))
-                .map(part -> within(asked.atLeast(), part.text(), asked.atMost(), Overlay::compareParts))
+                .map(part -> Orders.within(asked.atLeast(), part.text(), asked.atMost(), Overlay::compareParts))
                 .orElse(Truth.UNKNOWN);
         return ranged(asked.fact(), value.get(), range, result).because(asked.because());
     }
@@ -302,25 +286,6 @@ final class ConditionJudge {
             return least.get() + " to " + most.get();
         }
         return least.map(low -> low + " " + above).orElseGet(() -> most.orElseThrow() + " " + below);
-    }
-
-    /** An order of a value against a limit; empty where none can be told. */
-    interface Order {
-        OptionalInt compare(String value, String limit);
-    }
-
-    /** Whether a value lies between two bounds, both included; an absent bound holds for everything. */
-    static Truth within(Optional<String> least, String value, Optional<String> most, Order order) {
-        Truth above = least.map(low -> order.compare(value, low))
-                .map(told -> holds(told, 1))
-                .orElse(Truth.YES);
-        return above.and(most.map(high -> order.compare(value, high))
-                .map(told -> holds(told, -1))
-                .orElse(Truth.YES));
-    }
-
-    private static Truth holds(OptionalInt order, int side) {
-        return order.isEmpty() ? Truth.UNKNOWN : Truth.of(Integer.signum(order.getAsInt()) != -side);
     }
 
     private Clause joined(List<Condition> parts, Side side, String word, Truth start, BinaryOperator<Truth> join) {

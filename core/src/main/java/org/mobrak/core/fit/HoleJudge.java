@@ -106,11 +106,11 @@ final class HoleJudge {
                     "%s is %s; %s is open only in %s.".formatted(fact.label(), value.get(), hole.id(), range.words());
             return told(
                     fact,
-                    ConditionJudge.within(
+                    Orders.within(
                             range.atLeast(),
                             value.get(),
                             range.atMost(),
-                            fact == Fact.OS_VERSION ? ConditionJudge::ofOneSystem : VersionOrder::againstLimit),
+                            fact == Fact.OS_VERSION ? VersionOrder::ofOneSystem : VersionOrder::againstLimit),
                     reason);
         }
 

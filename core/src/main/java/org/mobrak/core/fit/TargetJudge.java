@@ -1,16 +1,15 @@
 package org.mobrak.core.fit;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Clause.Kind;
+import org.mobrak.core.fit.EntryJudge.Match;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.build.Rulers;
@@ -28,6 +27,7 @@ final class TargetJudge {
     private final School school;
     private final ConditionJudge sentences;
     private final BuildNames names;
+    private final EntryJudge matches;
     private final Optional<String> model;
 
     TargetJudge(Facts facts, Rulers rulers, School school, ConditionJudge sentences) {
@@ -35,6 +35,7 @@ final class TargetJudge {
         this.school = school;
         this.sentences = sentences;
         this.names = new BuildNames(facts, rulers);
+        this.matches = new EntryJudge(facts, names, school);
         this.model = facts.value(Fact.MODEL);
     }
 
@@ -108,34 +109,8 @@ final class TargetJudge {
                 : few(targets.stream().map(Route.Target::model).distinct().toList());
     }
 
-    /** How far an entry is this phone's. */
-    private record Match(Route.Target entry, Software software, Truth bootloader, Truth carrier) {
-        Truth whole() {
-            return software.holds().and(bootloader).and(carrier);
-        }
-
-        /** How many of its parts do not hold. */
-        int noes() {
-            return (int) Stream.of(software.holds(), bootloader, carrier)
-                    .filter(part -> part == Truth.NO)
-                    .count();
-        }
-    }
-
-    /** Whether the software of an entry is the phone's, and how much that is to be doubted: 0 not, 1 somewhat, 2 strongly. */
-    private record Software(Truth holds, int doubt) {
-        static Software sure(Truth holds) {
-            return new Software(holds, 0);
-        }
-    }
-
     private void entry(List<Route.Target> entries, boolean small, List<Clause> clauses) {
-        Match best = entries.stream()
-                .map(entry -> new Match(entry, software(entry, small), bootloader(entry), carrier(entry)))
-                .min(Comparator.comparing(Match::whole, Comparator.reverseOrder())
-                        .thenComparingInt(match -> match.software().doubt())
-                        .thenComparingInt(Match::noes))
-                .orElseThrow();
+        Match best = matches.nearest(entries, small);
         clauses.add(
                 school == School.EXACT
                         ? listedBuild(best, entries).as(Kind.BUILD)
@@ -148,95 +123,6 @@ final class TargetJudge {
                 .carrier()
                 .ifPresent(wanted ->
                         clauses.add(named(Fact.CARRIER, best.carrier(), wanted).as(Kind.CARRIER)));
-    }
-
-    private Software software(Route.Target entry, boolean small) {
-        if (school == School.EXACT) {
-            return Software.sure(listed(entry).and(version(entry, Truth.YES)).or(everyBuild(entry)));
-        }
-        return entry.osVersion().isPresent() ? ofVersion(entry, small) : ofAnyVersion(entry);
-    }
-
-    private Truth everyBuild(Route.Target entry) {
-        return entry.anyBuild().isPresent() ? version(entry, Truth.UNKNOWN) : Truth.NO;
-    }
-
-    /** Whether the phone has an entry's OS version, by its numbers. */
-    private Truth version(Route.Target entry, Truth ifNotRead) {
-        Optional<String> known = facts.value(Fact.OS_VERSION);
-        if (entry.osVersion().isEmpty() || known.isEmpty()) {
-            return entry.osVersion().isEmpty() ? Truth.YES : ifNotRead;
-        }
-        String wanted = entry.osVersion().get();
-        OptionalInt order = VersionOrder.compare(known.get(), wanted);
-        if (wanted.equals(known.get()) || VersionOrder.isOfAnotherSystem(known.get())) {
-            return Truth.of(wanted.equals(known.get()));
-        }
-        return order.isEmpty() ? Truth.UNKNOWN : Truth.of(order.getAsInt() == 0);
-    }
-
-    /** Whether one of an entry's builds is the phone's. */
-    private Truth listed(Route.Target entry) {
-        if (entry.builds().stream().anyMatch(build -> names.hit(build).isPresent())) {
-            return Truth.YES;
-        }
-        boolean open = entry.builds().stream()
-                .anyMatch(build ->
-                        names.isWrittenOtherwise(build) || !names.open(build).isEmpty());
-        return open ? Truth.UNKNOWN : Truth.NO;
-    }
-
-    private Software ofVersion(Route.Target entry, boolean small) {
-        Optional<String> known = facts.value(Fact.OS_VERSION);
-        String wanted = entry.osVersion().orElseThrow();
-        if (known.isEmpty()) {
-            return Software.sure(Truth.UNKNOWN);
-        }
-        OptionalInt order = VersionOrder.againstLimit(known.get(), wanted);
-        boolean same = wanted.equals(known.get())
-                || order.equals(OptionalInt.of(0)) && !VersionOrder.isOfAnotherSystem(known.get());
-        if (same) {
-            return Software.sure(Truth.YES);
-        }
-        if (VersionOrder.isOfAnotherSystem(known.get())) {
-            return Software.sure(Truth.NO);
-        }
-        return order.isEmpty()
-                ? Software.sure(Truth.UNKNOWN)
-                : new Software(Truth.YES, order.getAsInt() < 0 && small ? 1 : 2);
-    }
-
-    /** A list of builds that names no version does not say that every version will do. */
-    private Software ofAnyVersion(Route.Target entry) {
-        if (entry.builds().isEmpty() || entry.anyBuild().isPresent()) {
-            return Software.sure(Truth.YES);
-        }
-        return switch (listed(entry)) {
-            case YES -> Software.sure(Truth.YES);
-            case UNKNOWN -> Software.sure(Truth.UNKNOWN);
-            case NO -> new Software(Truth.YES, 2);
-        };
-    }
-
-    private Truth bootloader(Route.Target entry) {
-        return entry.bootloader()
-                .map(wanted -> isNamed(Fact.BOOTLOADER, wanted))
-                .orElse(Truth.YES);
-    }
-
-    private Truth carrier(Route.Target entry) {
-        return entry.carrier().map(wanted -> isNamed(Fact.CARRIER, wanted)).orElse(Truth.YES);
-    }
-
-    private Truth isNamed(Fact fact, String wanted) {
-        Optional<String> known = facts.value(fact);
-        if (known.isEmpty() || wanted.equals(known.get())) {
-            return known.isEmpty() ? Truth.UNKNOWN : Truth.YES;
-        }
-        boolean perhaps = fact == Fact.CARRIER
-                ? Spelling.mayBeCarrier(wanted, known.get())
-                : Spelling.isWrittenOtherwise(wanted, known.get());
-        return perhaps ? Truth.UNKNOWN : Truth.NO;
     }
 
     /** A part of an entry that is a name, in a sentence. */
@@ -263,7 +149,7 @@ final class TargetJudge {
             return ofListed(best, hit.get());
         }
         if (best.entry().anyBuild().isPresent()
-                && everyBuild(best.entry()) == best.software().holds()) {
+                && matches.everyBuild(best.entry()) == best.software().holds()) {
             return anyBuild(best, entries);
         }
         if (builds.isEmpty()) {

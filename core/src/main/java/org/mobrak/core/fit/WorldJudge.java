@@ -59,7 +59,9 @@ final class WorldJudge {
         List<Clause> clauses = new ArrayList<>(targets.apply(route));
         evidence(route, clauses).ifPresent(clauses::add);
         battery(route).ifPresent(clauses::add);
-        clauses.addAll(dangers.clauses(route));
+        if (clauses.isEmpty() || !isForAnotherPhone(clauses.get(0))) {
+            clauses.addAll(dangers(route).clauses(route));
+        }
         List<Condition> requires = route.fits().requires();
         List<Clause> own = new ArrayList<>(requires.size());
         requires.forEach(condition -> own.add(clause(condition)));
@@ -78,7 +80,19 @@ final class WorldJudge {
                                 .doubting(doubt));
     }
 
+    private static boolean isForAnotherPhone(Clause first) {
+        return first.kind() == Clause.Kind.MODEL && first.result() == Truth.NO;
+    }
+
     /** What mends a trouble is never refused by that trouble. */
+    private DangerJudge dangers(Route route) {
+        if (!mends(route)) {
+            return dangers;
+        }
+        Facts without = facts.after(Map.of(Fact.TROUBLE, Optional.empty()));
+        return new DangerJudge(without, catalogue, new ConditionJudge(without, catalogue));
+    }
+
     private Optional<Clause> battery(Route route) {
         return battery.isPresent() && mends(route)
                 ? BatterySafety.stop(facts.after(Map.of(Fact.TROUBLE, Optional.empty())))

@@ -111,7 +111,7 @@ class ConditionsTest {
         "x, 9, unknown"
     })
     void revisionsAreOrderedAsNumbersOrLetters(String revision, String most, String result) {
-        Truth truth = ConditionJudge.within(Optional.empty(), revision, Optional.of(most), Overlay::compareParts);
+        Truth truth = Orders.within(Optional.empty(), revision, Optional.of(most), Overlay::compareParts);
         assertThat(truth.word()).isEqualTo(result);
     }
 

@@ -33,6 +33,12 @@ class DangersTest {
 
     /** What each of these does to a phone is told by its name. */
     private static final Map<String, Route> ROUTES = Map.of(
+            "unloop",
+                    route("unloop")
+                            .gate(Fact.USB_DEBUGGING, "on")
+                            .writing(PartitionClass.APP)
+                            .needs(Fact.TROUBLE, "loops-at-logo")
+                            .making(Fact.TROUBLE, "none"),
             "older",
                     route("older")
                             .replacing(PartitionClass.SYSTEM)
@@ -84,6 +90,8 @@ class DangersTest {
                 "app; osStarts=yes; fits",
                 "app; ; fits",
                 "wipe; osStarts=no; fits",
+                "unloop; trouble=loops-at-logo; fits",
+                "unloop; trouble=loops-at-logo osStarts=no; refused",
                 "lock; osKind=custom; refused",
                 "lock; osKind=stock recovery=custom; refused",
                 "lock; osKind=stock recovery=stock kernelKind=stock; fits",

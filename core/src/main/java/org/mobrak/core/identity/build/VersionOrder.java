@@ -45,12 +45,18 @@ public final class VersionOrder {
     }
 
     /**
-     * Whether a version is one of another system that only counts alike: numbers with letters right behind them, such as {@code
-     * 4.4W} (common practice, no published source). It has no place among the plain ones.
+     * Whether a version is one of another system that only counts alike: numbers with one capital right behind them, such as
+     * {@code 4.4W} (common practice, no published source). It has no place among the plain ones.
      */
     public static boolean isOfAnotherSystem(String version) {
         String suffix = suffix(version);
-        return !suffix.isEmpty() && Character.isLetter(suffix.charAt(0));
+        return suffix.length() == 1 && suffix.charAt(0) >= 'A' && suffix.charAt(0) <= 'Z';
+    }
+
+    /** The same as {@link #againstLimit}, where a version of another system has no order among the plain ones. */
+    public static OptionalInt ofOneSystem(String version, String limit) {
+        boolean parted = isOfAnotherSystem(version) || isOfAnotherSystem(limit);
+        return parted && !version.strip().equals(limit.strip()) ? OptionalInt.empty() : againstLimit(version, limit);
     }
 
     /** Whether a text begins with numbers, so that it can be ordered at all. */
