@@ -33,7 +33,10 @@ class AccessibleTest {
         Demo.in(demo);
         List<String> nameless = new ArrayList<>();
         try (Desktop desktop = Desktop.open(demo)) {
-            desktop.pick("phones", DrawerEntry.class, entry -> entry.name().contains("OV-L210F"));
+            desktop.pick(
+                    "phones",
+                    DrawerEntry.class,
+                    entry -> entry.phone().nickname().startsWith("Hive 3,"));
             for (Page page : Page.values()) {
                 desktop.press(KeyCode.CONTROL, KeyCode.getKeyCode(String.valueOf(page.ordinal() + 1)));
                 desktop.rest();

@@ -28,7 +28,10 @@ class KillTest {
         Path folder = top.resolve("demo");
         Demo.in(folder);
         try (Desktop desktop = Desktop.open(folder)) {
-            desktop.pick("phones", DrawerEntry.class, entry -> entry.name().contains("OV-L210F"));
+            desktop.pick(
+                    "phones",
+                    DrawerEntry.class,
+                    entry -> entry.phone().nickname().startsWith("Hive 3,"));
             desktop.press(KeyCode.CONTROL, KeyCode.DIGIT2);
             desktop.click("start");
         }

@@ -117,7 +117,7 @@ class LogbookPageTest {
             Path copy = Backups.of(demo).get(0);
             desktop.robot().interact(() -> desktop.session().addPhone("A later one"));
             desktop.until(
-                    "added", () -> desktop.session().snapshot().get().drawer().size() == 14);
+                    "added", () -> desktop.session().snapshot().get().drawer().size() == 16);
             desktop.press(KeyCode.CONTROL, KeyCode.DIGIT6);
             desktop.robot().interact(() -> desktop.session().logbook().listCopies());
             MenuButton copies = desktop.find("copies");
@@ -135,7 +135,7 @@ class LogbookPageTest {
             desktop.robot().interact(() -> desktop.session().addPhone("Goes on"));
             desktop.until(
                     "the work goes on",
-                    () -> desktop.session().snapshot().get().drawer().size() == 14);
+                    () -> desktop.session().snapshot().get().drawer().size() == 16);
         }
     }
 
@@ -165,7 +165,7 @@ class LogbookPageTest {
             desktop.assertShows("; expected by now ");
             desktop.click("face-time");
             ListView<Timeline> lives = desktop.find("lives");
-            desktop.until("all lives are drawn", () -> lives.getItems().size() == 25);
+            desktop.until("all lives are drawn", () -> lives.getItems().size() == 27);
             Timeline pond = lives.getItems().stream()
                     .filter(life -> life.phone().nickname().startsWith("Pond 3"))
                     .findFirst()

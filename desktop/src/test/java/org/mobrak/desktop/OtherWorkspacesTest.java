@@ -123,7 +123,7 @@ class OtherWorkspacesTest {
             desktop.robot().interact(() -> desktop.session().addPhone("Goes on"));
             desktop.until(
                     "the work goes on",
-                    () -> desktop.session().snapshot().get().drawer().size() == 14);
+                    () -> desktop.session().snapshot().get().drawer().size() == 16);
         }
     }
 }

@@ -59,7 +59,7 @@ class SliceTest {
         desktop.pick("facts", Object.class, row -> row.toString().contains("KERNEL_RELEASE"));
         desktop.assertShows("2.6.35.7-t5-118");
         desktop.assertShows("kernel banner: Pasted text, line 1");
-        desktop.pick("facts", Object.class, row -> row.toString().contains("fact=LOCK"));
+        desktop.pick("facts", Object.class, row -> row.toString().contains("fact=LOCK,"));
         desktop.assertShows("Nobody has said. Look here: Bootloader screen.");
     }
 

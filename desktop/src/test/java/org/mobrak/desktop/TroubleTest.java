@@ -57,7 +57,10 @@ class TroubleTest {
         Path binary = Files.write(top.resolve("binary.img"), new byte[5_000]);
         Path cut = Files.writeString(top.resolve("cut.txt"), "[gsm.version.baseband]: [L210F-M08]\n[ro.build.id]: [JZ");
         try (Desktop desktop = Desktop.open(folder)) {
-            desktop.pick("phones", DrawerEntry.class, entry -> entry.name().contains("OV-L210F"));
+            desktop.pick(
+                    "phones",
+                    DrawerEntry.class,
+                    entry -> entry.phone().nickname().startsWith("Hive 3,"));
             var before = desktop.session().snapshot().get();
             desktop.robot().interact(() -> desktop.session().readings().takeFiles(List.of(good, binary)));
             desktop.rest();

@@ -29,7 +29,10 @@ class TypedTextTest {
         List<String> lost = new ArrayList<>();
         int typed = 0;
         try (Desktop desktop = Desktop.open(demo)) {
-            desktop.pick("phones", DrawerEntry.class, entry -> entry.name().contains("OV-L210F"));
+            desktop.pick(
+                    "phones",
+                    DrawerEntry.class,
+                    entry -> entry.phone().nickname().startsWith("Hive 3,"));
             openWhatIsClosed(desktop);
             Path file = Desktop.HOME.resolve("demo/readings/hive-11-listing.txt");
             desktop.robot().interact(() -> {

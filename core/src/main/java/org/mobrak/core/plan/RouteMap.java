@@ -104,13 +104,13 @@ public record RouteMap(List<Place> places, List<Link> links) {
             }
         }
 
-        /** Only what matters to the plans makes a place another one, not the switches on the way. */
+        /** Only what matters to the plans makes a place another one, not the switches on the way unless the goal wants them back. */
         private Map<Fact, String> after(Map<Fact, String> state, Route route) {
             Map<Fact, String> then = new EnumMap<>(Fact.class);
             then.putAll(state);
             Map<Fact, Optional<String>> after = Aftermath.of(route, facts.supposing(state));
             route.changes().effects().keySet().stream()
-                    .filter(Survey::makesAPlace)
+                    .filter(this::makesAPlace)
                     .forEach(fact -> Objects.requireNonNull(after.get(fact)).ifPresent(value -> then.put(fact, value)));
             if (goal.isReachedIn(facts.supposing(then))) {
                 return goal.wanted();
@@ -122,8 +122,9 @@ public record RouteMap(List<Place> places, List<Link> links) {
             return Map.copyOf(then);
         }
 
-        private static boolean makesAPlace(Fact fact) {
-            return fact.group() != Fact.Group.BENCH && fact != Fact.BATTERY_PERCENT && fact != Fact.CUSTOM_WRITES;
+        private boolean makesAPlace(Fact fact) {
+            return goal.back().containsKey(fact)
+                    || fact.group() != Fact.Group.BENCH && fact != Fact.BATTERY_PERCENT && fact != Fact.CUSTOM_WRITES;
         }
 
         private Place place(Map<Fact, String> changed, int column) {
