@@ -31,7 +31,7 @@ public final class FitCheck {
     /** The verdict on every route, in the catalogue's order. */
     public List<RouteFit> routes() {
         RouteJudge judge = new RouteJudge(catalogue, facts, choice);
-        TurningRoutes turning = new TurningRoutes(catalogue, facts, judge);
+        TurningRoutes turning = new TurningRoutes(catalogue, facts);
         List<RouteFit> fits = new ArrayList<>(catalogue.routes().size());
         List<Integer> shut = new ArrayList<>();
         for (Route route : catalogue.routes()) {
@@ -39,6 +39,7 @@ public final class FitCheck {
             if (alone.verdict() != Verdict.REFUSED) {
                 turning.open(route);
             } else if (canBeTurned(alone)) {
+                turning.shut(alone);
                 shut.add(fits.size());
             }
             fits.add(alone);
@@ -48,7 +49,7 @@ public final class FitCheck {
     }
 
     private void open(List<Integer> shut, List<RouteFit> fits, TurningRoutes turning) {
-        while (turning.settle(shut.stream().map(fits::get).toList())) {
+        while (turning.settle()) {
             for (int index : shut) {
                 boolean wasShut = fits.get(index).verdict() == Verdict.REFUSED;
                 fits.set(index, helped(fits.get(index), turning));

@@ -34,6 +34,15 @@ public final class Lookahead {
         return judges.computeIfAbsent(changes, this::judge).clauses(route);
     }
 
+    /** Whether something forbids a route as the facts are; most of a large catalogue are for another phone, so that is asked first. */
+    public boolean isForbidden(Route route) {
+        return forbids(now.target(route)) || forbids(now.clauses(route));
+    }
+
+    private static boolean forbids(List<Clause> clauses) {
+        return clauses.stream().anyMatch(clause -> clause.result() == Truth.NO);
+    }
+
     /** Whom a route was made for turns on versions, and some routes give others. */
     private RouteJudge judge(Map<Fact, Optional<String>> changes) {
         Facts then = facts.after(changes);

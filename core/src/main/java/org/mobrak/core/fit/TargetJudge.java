@@ -78,7 +78,7 @@ final class TargetJudge {
             if (TextPattern.matches(target.model(), known)) {
                 return Clause.of(Fact.MODEL.label(), Truth.YES, "Made for model number " + known + ".");
             }
-            perhaps |= mayBeAlike(target.model(), known) && Spelling.isWrittenOtherwise(target.model(), known);
+            perhaps |= Spelling.isWrittenOtherwise(target.model(), known);
         }
         if (perhaps) {
             String reason = ConditionJudge.writtenOtherwise(Fact.MODEL, known, names(targets));
@@ -87,20 +87,6 @@ final class TargetJudge {
         String reason = "Model number is " + known + "; this route is made for " + names(targets)
                 + ", and a sister variant's file can brick a phone.";
         return Clause.of(Fact.MODEL.label(), Truth.NO, reason);
-    }
-
-    /** A quick look before two names are brought into one form: most differ in their first letter. */
-    private static boolean mayBeAlike(String listed, String known) {
-        char first = listed.charAt(0);
-        char other = known.charAt(0);
-        return TextPattern.isPattern(listed)
-                || Character.toLowerCase(first) == Character.toLowerCase(other)
-                || !isPlain(first)
-                || !isPlain(other);
-    }
-
-    private static boolean isPlain(char c) {
-        return c > ' ' && c < '\u007F';
     }
 
     private static String names(List<Route.Target> targets) {

@@ -6,7 +6,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
@@ -23,15 +22,13 @@ final class TurningRoutes {
 
     private final Catalogue catalogue;
     private final Facts facts;
-    private final RouteJudge now;
     private final Map<Map<Fact, Optional<String>>, List<Route>> open = new LinkedHashMap<>();
     private final Map<Map<Fact, Optional<String>>, List<Route>> fresh = new LinkedHashMap<>();
     private final Map<Condition, List<Route>> helpers = new HashMap<>();
 
-    TurningRoutes(Catalogue catalogue, Facts facts, RouteJudge now) {
+    TurningRoutes(Catalogue catalogue, Facts facts) {
         this.catalogue = catalogue;
         this.facts = facts;
-        this.now = now;
     }
 
     /** Takes in a route that can be taken, now or after others. */
@@ -44,25 +41,26 @@ final class TurningRoutes {
         }
     }
 
-    /** Holds what was opened since the last time against the conditions that keep routes shut; whether there was any. */
-    boolean settle(List<RouteFit> shut) {
-        Map<Map<Fact, Optional<String>>, List<Route>> round = new LinkedHashMap<>(fresh);
-        fresh.clear();
-        shut.stream()
-                .flatMap(this::conditions)
-                .filter(condition -> now.clause(condition).result() == Truth.NO)
-                .forEach(condition -> helpers.computeIfAbsent(condition, none -> new ArrayList<>()));
-        round.forEach(this::settle);
-        return !round.isEmpty();
+    /** Takes in what keeps a route shut: its own conditions and the dangers that forbid it. */
+    void shut(RouteFit fit) {
+        List<Condition> requires = fit.route().fits().requires();
+        int fixed = fit.clauses().size() - requires.size();
+        for (int i = 0; i < fit.clauses().size(); i++) {
+            Clause clause = fit.clauses().get(i);
+            boolean danger = clause.kind() == Clause.Kind.DANGER;
+            if (clause.result() == Truth.NO && (danger || i >= fixed)) {
+                Condition wanted = danger ? FitCheck.ruledOut(catalogue, clause) : requires.get(i - fixed);
+                helpers.computeIfAbsent(wanted, none -> new ArrayList<>());
+            }
+        }
     }
 
-    /** What a route needs: its own conditions, and that the dangers which forbid it are gone. */
-    private Stream<Condition> conditions(RouteFit fit) {
-        return Stream.concat(
-                fit.route().fits().requires().stream(),
-                fit.clauses().stream()
-                        .filter(clause -> clause.kind() == Clause.Kind.DANGER && clause.result() == Truth.NO)
-                        .map(clause -> FitCheck.ruledOut(catalogue, clause)));
+    /** Holds what was opened since the last time against all that keeps routes shut; whether there was any. */
+    boolean settle() {
+        Map<Map<Fact, Optional<String>>, List<Route>> round = new LinkedHashMap<>(fresh);
+        fresh.clear();
+        round.forEach(this::settle);
+        return !round.isEmpty();
     }
 
     private void settle(Map<Fact, Optional<String>> effects, List<Route> routes) {

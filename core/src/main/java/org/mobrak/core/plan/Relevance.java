@@ -14,7 +14,6 @@ import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Lookahead;
 import org.mobrak.core.fit.School;
-import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 
@@ -46,10 +45,7 @@ final class Relevance {
     }
 
     private static List<Route> allowed(Lookahead lasting, List<Route> routes) {
-        return routes.stream()
-                .filter(route ->
-                        lasting.clauses(route, Map.of()).stream().noneMatch(clause -> clause.result() == Truth.NO))
-                .toList();
+        return routes.stream().filter(route -> !lasting.isForbidden(route)).toList();
     }
 
     /** One that brings a trouble about is never part of a plan that ends it. */

@@ -58,7 +58,27 @@ public final class Spelling {
 
     /** Whether a value would be one of those that a pattern stands for if it were written as people write it carefully. */
     public static boolean isWrittenOtherwise(String pattern, String value) {
-        return !TextPattern.matches(pattern, value) && TextPattern.matches(near(pattern), near(value));
+        return !beginsOtherwise(pattern, value)
+                && !TextPattern.matches(pattern, value)
+                && TextPattern.matches(near(pattern), near(value));
+    }
+
+    /** A quick look, as a large catalogue asks this of every phone of every route: most names differ in their first letter. */
+    private static boolean beginsOtherwise(String pattern, String value) {
+        if (pattern.isEmpty() || value.isEmpty()) {
+            return false;
+        }
+        char one = pattern.charAt(0);
+        char other = value.charAt(0);
+        return !TextPattern.isPattern(pattern)
+                && isPlain(one)
+                && isPlain(other)
+                && Character.toLowerCase(one) != Character.toLowerCase(other);
+    }
+
+    /** A letter, digit or mark of ASCII, no blank. */
+    private static boolean isPlain(char c) {
+        return c > ' ' && c < '\u007F';
     }
 
     /** Whether two names may be of one carrier: marks do not count, nor what follows the name. */
