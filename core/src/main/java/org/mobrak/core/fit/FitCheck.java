@@ -31,7 +31,7 @@ public final class FitCheck {
     /** The verdict on every route, in the catalogue's order. */
     public List<RouteFit> routes() {
         RouteJudge judge = new RouteJudge(catalogue, facts, choice);
-        TurningRoutes turning = new TurningRoutes(catalogue, facts);
+        TurningRoutes turning = new TurningRoutes(catalogue, facts, judge);
         List<RouteFit> fits = new ArrayList<>(catalogue.routes().size());
         List<Integer> shut = new ArrayList<>();
         for (Route route : catalogue.routes()) {

@@ -22,13 +22,15 @@ final class TurningRoutes {
 
     private final Catalogue catalogue;
     private final Facts facts;
+    private final RouteJudge now;
     private final Map<Map<Fact, Optional<String>>, List<Route>> open = new LinkedHashMap<>();
     private final Map<Map<Fact, Optional<String>>, List<Route>> fresh = new LinkedHashMap<>();
     private final Map<Condition, List<Route>> helpers = new HashMap<>();
 
-    TurningRoutes(Catalogue catalogue, Facts facts) {
+    TurningRoutes(Catalogue catalogue, Facts facts, RouteJudge now) {
         this.catalogue = catalogue;
         this.facts = facts;
+        this.now = now;
     }
 
     /** Takes in a route that can be taken, now or after others. */
@@ -49,9 +51,15 @@ final class TurningRoutes {
             Clause clause = fit.clauses().get(i);
             boolean danger = clause.kind() == Clause.Kind.DANGER;
             if (clause.result() == Truth.NO && (danger || i >= fixed)) {
-                Condition wanted = danger ? FitCheck.ruledOut(catalogue, clause) : requires.get(i - fixed);
-                helpers.computeIfAbsent(wanted, none -> new ArrayList<>());
+                wanted(danger ? FitCheck.ruledOut(catalogue, clause) : requires.get(i - fixed));
             }
+        }
+    }
+
+    /** What fails only beside another condition, though alone it would be open, no single helper turns. */
+    private void wanted(Condition condition) {
+        if (now.clause(condition).result() == Truth.NO) {
+            helpers.computeIfAbsent(condition, none -> new ArrayList<>());
         }
     }
 

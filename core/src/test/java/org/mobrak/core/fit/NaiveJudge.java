@@ -150,8 +150,10 @@ record NaiveJudge(Catalogue catalogue, Map<Fact, List<String>> values, Set<Fact>
         if (danger.asks()) {
             return holds(danger.when(), world, true) != Answer.NO;
         }
+        // Whether there is a patch level at all is told by the version of the OS.
         List<Fact> unread = danger.when()
                 .facts()
+                .flatMap(fact -> fact == Fact.PATCH_LEVEL ? Stream.of(fact, Fact.OS_VERSION) : Stream.of(fact))
                 .filter(fact -> !read.contains(fact))
                 .distinct()
                 .toList();
