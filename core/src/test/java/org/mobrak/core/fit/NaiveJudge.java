@@ -1,8 +1,6 @@
 package org.mobrak.core.fit;
 
-import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
@@ -314,8 +312,9 @@ record NaiveJudge(Catalogue catalogue, Map<Fact, List<String>> values, Set<Fact>
                 && range.atMost().map(most -> order(version, most) <= 0).orElse(true);
     }
 
+    /** Days as ISO 8601 writes them stand in order as texts do. */
     private static boolean before(String day, String other) {
-        return LocalDate.parse(day).isBefore(LocalDate.parse(other));
+        return day.compareTo(other) < 0;
     }
 
     private static int order(String one, String other) {
@@ -332,7 +331,9 @@ record NaiveJudge(Catalogue catalogue, Map<Fact, List<String>> values, Set<Fact>
 
     private static List<Integer> numbers(String version) {
         List<Integer> numbers = new ArrayList<>();
-        Arrays.stream(version.split("\\.")).map(Integer::valueOf).forEach(numbers::add);
+        for (String part : version.split("\\.")) {
+            numbers.add(Integer.valueOf(part));
+        }
         return numbers;
     }
 

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Supplier;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.mobrak.core.catalogue.Catalogue;
@@ -80,7 +81,7 @@ class WorldsOracleTest {
             RouteFit fit, Set<Answer> worlds, RandomTrade.Phone phone, Catalogue catalogue) {
         boolean inAll = !worlds.contains(Answer.NO);
         boolean inNone = worlds.equals(EnumSet.of(Answer.NO));
-        String said = "%s, in the worlds %s, readings %s, dangers %s"
+        Supplier<String> said = () -> "%s, in the worlds %s, readings %s, dangers %s"
                 .formatted(fit, worlds, phone.readings(), catalogue.dangers());
         boolean equal = switch (fit.verdict()) {
             case FITS -> {
@@ -91,7 +92,7 @@ class WorldsOracleTest {
             case REFUSED -> inNone;
             // Between plainly and with a doubt a reading decides too.
             case NEEDS_READING -> worlds.size() > 1;
-            case NEEDS_STEP -> throw new AssertionError("Nothing helps here: " + said);
+            case NEEDS_STEP -> throw new AssertionError("Nothing helps here: " + said.get());
         };
         String why = why(fit, phone);
         if (!equal && fit.verdict() == Verdict.CAUTION) {
