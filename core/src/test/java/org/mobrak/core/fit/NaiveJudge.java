@@ -143,7 +143,7 @@ record NaiveJudge(Catalogue catalogue, Map<Fact, List<String>> values, Set<Fact>
         return answer;
     }
 
-    /** One that is passed over while nobody knows is there only if it is whatever nobody has read. */
+    /** One that is passed over while nobody knows is there only if it is for sure, whatever nobody has read. */
     private boolean isThere(Danger danger, Map<Fact, String> world) {
         if (danger.asks()) {
             return holds(danger.when(), world, true) != Answer.NO;
@@ -155,7 +155,7 @@ record NaiveJudge(Catalogue catalogue, Map<Fact, List<String>> values, Set<Fact>
                 .filter(fact -> !read.contains(fact))
                 .distinct()
                 .toList();
-        return each(unread, 0, new EnumMap<>(world), some -> holds(danger.when(), some, true) != Answer.NO);
+        return each(unread, 0, new EnumMap<>(world), some -> holds(danger.when(), some, true) == Answer.YES);
     }
 
     private static boolean forbids(Danger danger, Route route) {
