@@ -166,12 +166,16 @@ final class RandomTrade {
         }
         List<Danger> dangers = new ArrayList<>();
         for (int i = random.nextInt(3); i > 0; i--) {
+            Danger.Severity severity =
+                    any(List.of(Danger.Severity.STOP, Danger.Severity.STOP, Danger.Severity.CAUTION));
+            Danger.IfUnknown ifUnknown = any(List.of(Danger.IfUnknown.ASK, Danger.IfUnknown.PASS));
             dangers.add(new Danger(
                     "d" + i,
                     condition(1),
                     Set.of(any(List.of(Act.WIPE, Act.WIPE, Act.ANYTHING))),
-                    any(List.of(Danger.Severity.STOP, Danger.Severity.STOP, Danger.Severity.CAUTION)),
-                    Optional.of(any(List.of(Danger.IfUnknown.ASK, Danger.IfUnknown.PASS))),
+                    severity,
+                    // One that its author passes over while nobody knows is no question of worlds.
+                    Optional.of(severity == Danger.Severity.STOP ? Danger.IfUnknown.ASK : ifUnknown),
                     "For this test.",
                     "invented for this test"));
         }
