@@ -1,6 +1,7 @@
 package org.mobrak.core.fit;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashSet;
 import java.util.List;
@@ -84,24 +85,22 @@ final class WhateverItIs {
     }
 
     private List<Clause> settle(List<Clause> clauses, List<Facts> worlds, List<Fact> repeated) {
-        List<List<Truth>> results = worlds.stream()
+        List<List<Clause>> results = worlds.stream()
                 .map(world -> new ConditionJudge(world, catalogue))
-                .map(judge -> conditions.stream()
-                        .map(condition -> judge.judge(condition).result())
-                        .toList())
+                .map(judge -> conditions.stream().map(judge::judge).toList())
                 .toList();
         String whatever = "Whatever "
                 + String.join(" and ", repeated.stream().map(Fact::inSentence).toList());
         List<Clause> settled = new ArrayList<>();
         for (int i = 0; i < clauses.size(); i++) {
             int at = i;
+            List<Clause> told = results.stream().map(world -> world.get(at)).toList();
             Clause clause = clauses.get(i);
-            settled.add(
-                    results.stream().allMatch(world -> world.get(at) == Truth.YES)
-                            ? clause.turnedTo(Truth.YES, whatever + " is, this holds.")
-                            : clause);
+            boolean open = clause.result() == Truth.UNKNOWN;
+            boolean always = told.stream().allMatch(one -> one.result() == Truth.YES);
+            settled.add(open && always ? worst(told).turnedTo(Truth.YES, whatever + " is, this holds.") : clause);
         }
-        if (results.stream().allMatch(world -> world.contains(Truth.NO))) {
+        if (results.stream().allMatch(world -> world.stream().anyMatch(one -> one.result() == Truth.NO))) {
             int first = 0;
             while (settled.get(first).result() != Truth.UNKNOWN) {
                 first++;
@@ -112,5 +111,10 @@ final class WhateverItIs {
                             .turnedTo(Truth.NO, whatever + " is, the conditions of this route do not hold together."));
         }
         return settled;
+    }
+
+    /** It holds in each of the worlds, but it is to be doubted as much as in the worst of them. */
+    private static Clause worst(List<Clause> told) {
+        return told.stream().max(Comparator.comparingInt(Clause::doubtWeight)).orElseThrow();
     }
 }
