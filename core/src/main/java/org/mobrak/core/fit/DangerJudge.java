@@ -26,7 +26,9 @@ final class DangerJudge {
         this.facts = facts;
         this.acts = new Acts(facts, catalogue.rulers());
         for (Danger danger : catalogue.dangers()) {
-            Clause when = conditions.judgeDanger(danger.when());
+            Clause when = new WhateverItIs(catalogue, facts, List.of(danger.when()), ConditionJudge::judgeDanger)
+                    .settle(List.of(conditions.judgeDanger(danger.when())))
+                    .get(0);
             boolean perhaps = when.result() == Truth.UNKNOWN && danger.speaksUnknown();
             if (when.result() == Truth.YES || perhaps) {
                 near.add(new Near(danger, when));

@@ -7,6 +7,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.BiFunction;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.identity.Fact;
@@ -24,11 +25,22 @@ final class WhateverItIs {
     private final Catalogue catalogue;
     private final Facts facts;
     private final List<Condition> conditions;
+    private final BiFunction<ConditionJudge, Condition, Clause> judged;
 
-    WhateverItIs(Catalogue catalogue, Facts facts, List<Condition> conditions) {
+    /**
+     * For some conditions in one world.
+     *
+     * @param judged how they are judged: what is allowed narrowly, what is dangerous widely
+     */
+    WhateverItIs(
+            Catalogue catalogue,
+            Facts facts,
+            List<Condition> conditions,
+            BiFunction<ConditionJudge, Condition, Clause> judged) {
         this.catalogue = catalogue;
         this.facts = facts;
         this.conditions = conditions;
+        this.judged = judged;
     }
 
     /** The same clauses, those settled that come to the same whatever the value is. */
@@ -87,7 +99,9 @@ final class WhateverItIs {
     private List<Clause> settle(List<Clause> clauses, List<Facts> worlds, List<Fact> repeated) {
         List<List<Clause>> results = worlds.stream()
                 .map(world -> new ConditionJudge(world, catalogue))
-                .map(judge -> conditions.stream().map(judge::judge).toList())
+                .map(judge -> conditions.stream()
+                        .map(condition -> judged.apply(judge, condition))
+                        .toList())
                 .toList();
         String whatever = "Whatever "
                 + String.join(" and ", repeated.stream().map(Fact::inSentence).toList());

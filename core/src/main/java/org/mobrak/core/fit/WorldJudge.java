@@ -65,7 +65,7 @@ final class WorldJudge {
         List<Condition> requires = route.fits().requires();
         List<Clause> own = new ArrayList<>(requires.size());
         requires.forEach(condition -> own.add(clause(condition)));
-        clauses.addAll(new WhateverItIs(catalogue, facts, requires).settle(own));
+        clauses.addAll(new WhateverItIs(catalogue, facts, requires, ConditionJudge::judge).settle(own));
         return clauses;
     }
 

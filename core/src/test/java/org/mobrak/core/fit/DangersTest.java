@@ -9,13 +9,16 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.mobrak.core.Sample;
+import org.mobrak.core.catalogue.Act;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Condition;
+import org.mobrak.core.catalogue.Danger;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
@@ -258,5 +261,26 @@ class DangersTest {
 
     private static Reading reading(Fact fact, String value, Source source) {
         return Sample.reading(fact, value, source, "a", 1, Sample.NOW);
+    }
+
+    /** Locked or unlocked, one of them it is: that nobody has looked lets no danger pass. */
+    @Test
+    void whatIsThereWhateverNobodyReadIsThere() {
+        Condition either = new Condition.AnyOf(List.of(
+                new Condition.OneOf(Fact.LOCK, List.of("locked"), Optional.empty()),
+                new Condition.OneOf(Fact.LOCK, List.of("unlocked"), Optional.empty())));
+        Danger danger = new Danger(
+                "either",
+                either,
+                Set.of(Act.WIPE),
+                Danger.Severity.STOP,
+                Optional.of(Danger.IfUnknown.PASS),
+                "For this test.",
+                "invented for this test");
+        Route wipe = ROUTES.get("wipe");
+        Catalogue catalogue = new Catalogue(List.of(), List.of(), shipped.rulers(), List.of(), List.of(danger));
+        assertThat(FitCheck.alone(catalogue, wipe, facts("model=OV-L210F"), Optional.empty())
+                        .verdict())
+                .isEqualTo(Verdict.REFUSED);
     }
 }
