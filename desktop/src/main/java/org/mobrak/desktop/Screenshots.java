@@ -5,12 +5,14 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import javafx.animation.AnimationTimer;
@@ -80,7 +82,7 @@ public final class Screenshots extends Application {
         Path cache = folder.resolveSibling("cache");
         DemoWorkspace.create(home, folder, cache, FIXED);
         friend = home.resolve("demo/friend");
-        session = new Session(folder, cache, DrawerFile.benchOf(folder), FIXED, Platform::runLater);
+        session = new Session(folder, cache, DrawerFile.benchOf(folder), new Patient(), Platform::runLater);
         shell = new Shell(session, ZoneOffset.UTC);
         stage.setScene(shell.scene());
         stage.setX(0);
@@ -376,5 +378,25 @@ public final class Screenshots extends Application {
     public void stop() throws IOException {
         session.close();
         PathUtils.deleteDirectory(folder.getParent());
+    }
+
+    /** Goes on by a millisecond whenever it is asked: what is read after a step is later, and every run shows the same times. */
+    private static final class Patient extends Clock {
+        private final AtomicLong asked = new AtomicLong();
+
+        @Override
+        public Instant instant() {
+            return FIXED.instant().plusMillis(asked.incrementAndGet());
+        }
+
+        @Override
+        public ZoneId getZone() {
+            return FIXED.getZone();
+        }
+
+        @Override
+        public Clock withZone(ZoneId zone) {
+            return this;
+        }
     }
 }
