@@ -70,8 +70,12 @@ public final class Screenshots extends Application {
     private Session session;
     private Shell shell;
 
-    /** What to do before the picture, and its name. Several steps may go without a picture. */
-    private record Shot(Optional<String> name, Runnable before) {}
+    /**
+     * What to do before the picture, and its name. Several steps may go without a picture.
+     *
+     * @param awaited the id of what must be in the window before it goes on; a page works some things out in quiet
+     */
+    private record Shot(Optional<String> name, Runnable before, Optional<String> awaited) {}
 
     @Override
     public void start(Stage stage) throws IOException {
@@ -90,7 +94,7 @@ public final class Screenshots extends Application {
         stage.show();
         script();
         session.open();
-        whenDrawn(this::next);
+        whenDrawn(Optional.empty(), this::next);
     }
 
     private void script() {
@@ -172,6 +176,7 @@ public final class Screenshots extends Application {
         step(() -> session.readings().takeTyped(Fact.LOCK, "unlocked"));
         step(() -> session.readings().takeTyped(Fact.BASEBAND, "J6-RAD-2.07"));
         step(() -> shell.open(org.mobrak.desktop.shell.Page.AFTER));
+        await("face-compare");
         shot("before-and-after", () -> press("face-compare"));
         step(() -> press("face-proof"));
         step(() -> session.aftercare().saw(Seen.ICON));
@@ -267,11 +272,15 @@ public final class Screenshots extends Application {
     }
 
     private void shot(String name, Runnable before) {
-        shots.add(new Shot(Optional.of(name), before));
+        shots.add(new Shot(Optional.of(name), before, Optional.empty()));
     }
 
     private void step(Runnable before) {
-        shots.add(new Shot(Optional.empty(), before));
+        shots.add(new Shot(Optional.empty(), before, Optional.empty()));
+    }
+
+    private void await(String id) {
+        shots.add(new Shot(Optional.empty(), () -> {}, Optional.of(id)));
     }
 
     private void pick(String nickname) {
@@ -324,20 +333,22 @@ public final class Screenshots extends Application {
             return;
         }
         shot.before().run();
-        whenDrawn(() -> {
+        whenDrawn(shot.awaited(), () -> {
             shot.name().ifPresent(this::save);
             next();
         });
     }
 
     /** Goes on when the session rests and the window has been drawn often enough to show what it said. */
-    private void whenDrawn(Runnable then) {
+    private void whenDrawn(Optional<String> awaited, Runnable then) {
         new AnimationTimer() {
             private int drawn;
 
             @Override
             public void handle(long now) {
-                drawn = isAtWork() ? 0 : drawn + 1;
+                boolean there = awaited.map(id -> shell.scene().lookup("#" + id) != null)
+                        .orElse(true);
+                drawn = isAtWork() || !there ? 0 : drawn + 1;
                 if (drawn > ENOUGH_FRAMES) {
                     stop();
                     then.run();
