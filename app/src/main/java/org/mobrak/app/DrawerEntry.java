@@ -29,7 +29,7 @@ public record DrawerEntry(PhoneRecord phone, String name, List<Mark> marks, Stri
     /** A state worth seeing from afar. The word stands on it, so that the colour is never alone. */
     public enum Mark {
         ROOTED("rooted"),
-        ROOT_NOW("root until restart"),
+        ROOT_NOW("root for now"),
         UNLOCKED("unlocked"),
         CUSTOM_RECOVERY("own recovery"),
         CUSTOM_KERNEL("own kernel"),

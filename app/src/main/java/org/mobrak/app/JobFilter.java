@@ -53,7 +53,7 @@ public record JobFilter(
         boolean jobsMatter = family.isPresent() || end.isPresent();
         JobFilter ofJobs = new JobFilter(phone, state, family, end, Optional.empty(), Optional.empty());
         return showsPhone(hit.phone(), snapshot)
-                && (hit.at().length() < 10 || isIn(LocalDate.parse(hit.at().substring(0, 10))))
+                && hit.day(zone).map(this::isIn).orElse(true)
                 && (!jobsMatter
                         || snapshot.past().stream()
                                 .anyMatch(past ->

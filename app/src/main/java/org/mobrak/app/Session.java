@@ -47,6 +47,7 @@ public final class Session implements AutoCloseable {
     private final WorkshopDesk workshop;
     private final LogbookDesk logbook;
     private final HistoryDesk history;
+    private final BrowseDesk browse;
     private final ProgramDesk program;
     private final ReadingDesk readings;
     private final JobDesk job;
@@ -87,6 +88,7 @@ public final class Session implements AutoCloseable {
         this.workshop = new WorkshopDesk(workers, () -> opened);
         this.logbook = new LogbookDesk(workers, () -> opened, cache);
         this.history = new HistoryDesk(workers, () -> opened);
+        this.browse = new BrowseDesk(workers, () -> opened);
         this.program = new ProgramDesk(workers, () -> opened);
         this.readings = new ReadingDesk(workers, this::bench, link, files, drawing);
         this.job = new JobDesk(workers, this::bench, this::wish);
@@ -161,6 +163,11 @@ public final class Session implements AutoCloseable {
     /** What the logbook tells when it is read as a whole. */
     public HistoryDesk history() {
         return history;
+    }
+
+    /** The catalogue looked through. */
+    public BrowseDesk browse() {
+        return browse;
     }
 
     /** From a guide to a route. */

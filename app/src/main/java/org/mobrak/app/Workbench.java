@@ -19,6 +19,7 @@ import org.mobrak.app.workshop.Workshop;
 import org.mobrak.app.workshop.WorkshopPlace;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.file.Difference;
+import org.mobrak.core.catalogue.trouble.Troubles;
 import org.mobrak.core.gather.Kept;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
@@ -287,6 +288,11 @@ final class Workbench implements AutoCloseable {
     /** The phone on the desk as it is shown, for whoever must judge by it. */
     private Desk desk(Wish wish) throws Refusal {
         return desk(phones.dossier(), wish);
+    }
+
+    /** What is known of what goes wrong. */
+    Troubles troubles() throws IOException {
+        return workspace.troubles();
     }
 
     /** What is known of the phones in the drawer. */

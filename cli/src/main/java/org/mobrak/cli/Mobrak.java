@@ -90,7 +90,7 @@ public final class Mobrak implements Runnable {
         // Not by System.out, which keeps it to itself when the disk is full.
         PrintWriter out = writer(FileDescriptor.out);
         PrintWriter err = writer(FileDescriptor.err);
-        System.exit(run(new Mobrak(System.in, Clock.systemUTC(), home, cache), out, err, arguments));
+        System.exit(run(new Mobrak(System.in, Clock.systemDefaultZone(), home, cache), out, err, arguments));
     }
 
     private static PrintWriter writer(FileDescriptor stream) {

@@ -50,7 +50,10 @@ final class SearchCommand implements Callable<Integer> {
             for (Hit hit : found.hits()) {
                 out.printf(
                         "%s  %-8s %s%n    %s%n",
-                        hit.at(), hit.kind().word(), hit.nickname(), hit.text().replace('\n', ' '));
+                        hit.told(mobrak.clock().getZone()),
+                        hit.kind().word(),
+                        hit.nickname(),
+                        hit.text().replace('\n', ' '));
             }
             if (found.hits().isEmpty()) {
                 out.println("Nothing in it has “" + found.query() + "”.");

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.StreamSupport;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.KnownPhone;
 import org.mobrak.core.identity.build.TextPattern;
 import org.mobrak.core.learn.Questions;
 
@@ -87,8 +88,8 @@ record Draft(ObjectNode route, String maker, String shopName, Set<String> left, 
                 ("phones-of-" + id())
                         .substring(0, Math.min(80, id().length() + 10))
                         .replaceAll("-$", ""));
-        family.put("maker", maker.isBlank() ? "not known" : maker);
-        family.put("shopName", shopName.isBlank() ? "not known" : shopName);
+        family.put("maker", maker.isBlank() ? KnownPhone.UNKNOWN : maker);
+        family.put("shopName", shopName.isBlank() ? KnownPhone.UNKNOWN : shopName);
         models.forEach(model -> family.withArray("/variants").addObject().put("model", model));
         return Optional.of(family);
     }

@@ -12,6 +12,8 @@ import org.mobrak.core.identity.Source;
 
 /** A variant and where in the catalogue it stands. */
 public record KnownPhone(PhoneFamily family, PhoneFamily.Variant variant, String file, int line) {
+    /** What stands for a name that nobody has given yet. */
+    public static final String UNKNOWN = "not known";
 
     public String model() {
         return variant.model();
@@ -20,8 +22,13 @@ public record KnownPhone(PhoneFamily family, PhoneFamily.Variant variant, String
     /** What the catalogue says of a phone with this model number, as readings like any other. */
     List<Reading> readings(Instant at) {
         List<Reading> said = new ArrayList<>();
-        said.add(reading(Fact.MAKER, family.maker(), at));
-        said.add(reading(Fact.SHOP_NAME, family.shopName(), at));
+        // Who added the phone may not have known what it is sold as.
+        if (!family.maker().equals(UNKNOWN)) {
+            said.add(reading(Fact.MAKER, family.maker(), at));
+        }
+        if (!family.shopName().equals(UNKNOWN)) {
+            said.add(reading(Fact.SHOP_NAME, family.shopName(), at));
+        }
         variant.marks().forEach((fact, value) -> {
             // The model number is where this comes from, and of the baseband only the beginning is known.
             if (fact != Fact.MODEL && fact != Fact.BASEBAND) {

@@ -51,8 +51,8 @@ public sealed interface Recognition {
                     : " Did you mean " + String.join(" or ", alike)
                             + "? 0 and O, 1 and I, 5 and S, 8 and B look alike.";
             return Optional.of("No route in the catalogue names model number " + model + "." + hint
-                    + " Only routes that suit any phone remain. To go on, add the phone under phones and a route for it"
-                    + " under routes in the catalogue’s folder.");
+                    + " Only routes that suit any phone remain. To go on, make a route from a guide, or look at the catalogue of"
+                    + " somebody who has this phone.");
         }
     }
 
