@@ -39,14 +39,19 @@ main-class=org.mobrak.cli.Mobrak
 java-options=-XX:+UseParallelGC -XX:TieredStopAtLevel=1 -Dmobrak.home=\$APPDIR/home
 linux-shortcut=false
 PROPERTIES
-common=(--name mobrak --app-version "$VERSION" --vendor "The Mobrak founders"
+common=(--name mobrak-window --app-version "$VERSION" --vendor "The Mobrak founders"
   --description "A workbench for people who keep old phones alive")
 options=()
 for option in "${OPTIONS[@]}"; do options+=(--java-options "$option"); done
-rm -rf "$OUT/mobrak"
+rm -rf "$OUT/mobrak" "$OUT/mobrak-window"
 jpackage --type app-image "${common[@]}" --input "$INPUT" --runtime-image "$WORK/runtime" --dest "$OUT" \
   --icon "$HOME_DIR/packaging/mobrak.png" --main-jar "mobrak-desktop-$VERSION.jar" --main-class org.mobrak.desktop.Launcher \
   --add-launcher "mobrak-cli=$WORK/mobrak-cli.properties" "${options[@]}"
+mv "$OUT/mobrak-window" "$OUT/mobrak"
+# One command for both: the window's and the shell's.
+cp "$HOME_DIR/packaging/mobrak.sh" "$OUT/mobrak/bin/mobrak"
+cp "$HOME_DIR/packaging/commands" "$OUT/mobrak/lib/commands"
+chmod 755 "$OUT/mobrak/bin/mobrak"
 echo "made: $OUT/mobrak"
 
 command -v dpkg-deb >/dev/null && command -v fakeroot >/dev/null || exit 0
@@ -54,7 +59,6 @@ ROOT=$WORK/root
 mkdir -p "$ROOT"/{DEBIAN,opt,usr/bin,usr/share/applications,usr/share/doc/mobrak}
 cp -r "$OUT/mobrak" "$ROOT/opt/mobrak"
 ln -s /opt/mobrak/bin/mobrak "$ROOT/usr/bin/mobrak"
-ln -s /opt/mobrak/bin/mobrak-cli "$ROOT/usr/bin/mobrak-cli"
 cp "$HOME_DIR/packaging/mobrak.desktop" "$ROOT/usr/share/applications"
 for size in 16 24 32 48 64 128 256 512; do
   mkdir -p "$ROOT/usr/share/icons/hicolor/${size}x$size/apps"
