@@ -1,6 +1,10 @@
 package org.mobrak.desktop;
 
+import java.io.FileDescriptor;
+import java.io.FileOutputStream;
 import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -36,6 +40,8 @@ public final class Launcher {
     public static void main(String[] arguments) {
         // Numbers and days are written in one way, whatever the computer's locale; the words are English anyway.
         Locale.setDefault(Locale.ROOT);
+        // In a computer that is set to no language at all, quotation marks would come out as question marks.
+        System.setErr(new PrintStream(new FileOutputStream(FileDescriptor.err), true, StandardCharsets.UTF_8));
         Path home = Path.of(System.getProperty("mobrak.home", "."));
         Path user = Path.of(System.getProperty("user.home", "."));
         Path cache = Path.of(
@@ -48,14 +54,15 @@ public final class Launcher {
                 new RecentWorkspaces(data),
                 Path.of(System.getProperty(
                         "mobrak.log",
-                        user.resolve(".local/state/mobrak/mobrak.log").toString())));
+                        user.resolve(".local/state/mobrak/mobrak.log").toString())),
+                data);
         try {
             start(List.of(arguments), places);
         } catch (WrongUsage wrong) {
             System.err.println("mobrak: " + wrong.getMessage());
             System.exit(WRONG_USAGE);
         } catch (IOException refused) {
-            System.err.println("mobrak: " + refused.getMessage());
+            System.err.println("mobrak: " + FileWords.of(refused));
             System.exit(UNREADABLE);
         }
     }
@@ -70,7 +77,7 @@ public final class Launcher {
             case "demo" -> {
                 Path demo = named.orElseGet(() -> places.recent().forDemo());
                 Files.createDirectories(Optional.ofNullable(demo.getParent()).orElse(demo));
-                DemoWorkspace.create(places.home(), demo, places.cache(), Clock.systemUTC());
+                DemoWorkspace.create(places.home(), demo, places.cache(), Clock.systemDefaultZone());
                 MobrakApp.start(demo, places, List.of());
             }
             case "open" ->
@@ -86,8 +93,13 @@ public final class Launcher {
     }
 
     private static void open(Path folder, MobrakApp.Places places, List<Path> files) throws IOException {
-        Files.createDirectories(Optional.ofNullable(folder.getParent()).orElse(folder));
-        Workspace.create(folder, List.of(places.home().resolve("catalogue")));
+        try {
+            Files.createDirectories(Optional.ofNullable(folder.getParent()).orElse(folder));
+            Workspace.create(folder, List.of(places.home().resolve("catalogue")));
+        } catch (IOException refused) {
+            MobrakApp.tell(folder, FileWords.of(refused), places);
+            return;
+        }
         MobrakApp.start(folder, places, files);
     }
 

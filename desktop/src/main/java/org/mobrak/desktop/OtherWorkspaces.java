@@ -64,7 +64,7 @@ final class OtherWorkspaces implements Workspaces {
         attempt("Laying out the demo", () -> {
             Path demo = app.places().recent().forDemo();
             Files.createDirectories(demo.getParent());
-            DemoWorkspace.create(app.places().home(), demo, app.places().cache(), Clock.systemUTC());
+            DemoWorkspace.create(app.places().home(), demo, app.places().cache(), Clock.systemDefaultZone());
             takeThePlace(demo);
         });
     }
@@ -132,10 +132,9 @@ final class OtherWorkspaces implements Workspaces {
         Stage window = new Stage();
         MobrakApp.endWith(window, () -> next);
         MobrakApp.frame(window, other);
-        window.setX(stage.getX());
-        window.setY(stage.getY());
-        window.setWidth(stage.getWidth());
-        window.setHeight(stage.getHeight());
+        WindowPlaces places = new WindowPlaces(app.places().data());
+        places.keep(WindowPlaces.Place.of(stage));
+        places.follow(window);
         app.fill(window, next, other);
         window.show();
         stage.close();

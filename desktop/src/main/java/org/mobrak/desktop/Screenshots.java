@@ -146,6 +146,7 @@ public final class Screenshots extends Application {
             session.compareCatalogue(friend);
             shell.open(org.mobrak.desktop.shell.Page.CATALOGUE);
         });
+        await("entries");
         shot(
                 "catalogue",
                 () -> ((ListView<?>) shell.scene().lookup("#entries"))

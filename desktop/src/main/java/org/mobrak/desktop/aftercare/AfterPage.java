@@ -9,34 +9,43 @@ import javafx.scene.layout.VBox;
 import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
 import org.mobrak.app.aftercare.AftercareView;
+import org.mobrak.core.catalogue.trouble.Symptom;
+import org.mobrak.core.identity.Facts;
+import org.mobrak.core.proof.RootWords;
 import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Faces;
+import org.mobrak.desktop.parts.Leads;
+import org.mobrak.desktop.parts.SummaryRow;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.View;
 
 /** The page on which a job is proved, compared and, where something broke, mended. */
 public final class AfterPage implements View {
     private final Session session;
+    private final Leads leads;
     private final Label summary = Texts.wrapped(Texts.plain(""));
     private final Faces faces = new Faces();
+    private final TroubleFace trouble;
     private final List<Face> views;
     private final VBox node = new VBox();
     private boolean stale;
+    private Facts facts = Facts.none();
     private Runnable turnToTrouble = () -> {};
 
     /**
      * The page.
      *
-     * @param ways turns to the page on which ways are weighed
+     * @param leads the ways to other pages
      */
-    public AfterPage(Session session, Runnable ways) {
+    public AfterPage(Session session, Leads leads) {
+        this.leads = leads;
         this.session = session;
         ProofFace proof = new ProofFace(session);
-        CompareFace compare = new CompareFace(session, () -> turnToTrouble.run());
-        TroubleFace trouble = new TroubleFace(session, ways);
+        CompareFace compare = new CompareFace(session, () -> turnToTrouble.run(), leads);
+        trouble = new TroubleFace(session, leads::ways);
         PropertyFace property = new PropertyFace(session);
         AppsFace apps = new AppsFace(session);
-        BackFace back = new BackFace(session, ways);
+        BackFace back = new BackFace(session, leads);
         faces.add("face-proof", "Proof", proof::node);
         faces.add("face-compare", "Before and after", compare::node);
         faces.add("face-back", "Take back", back::node);
@@ -51,11 +60,27 @@ public final class AfterPage implements View {
         node.sceneProperty().addListener(turnedTo -> lookIfSeen());
     }
 
+    /** Shows where it is asked what broke. */
+    public void showTrouble() {
+        turnToTrouble.run();
+    }
+
+    /** Shows where it is asked what broke, with one symptom before the others. */
+    public void showTrouble(Symptom symptom) {
+        turnToTrouble.run();
+        trouble.seek(symptom.name());
+    }
+
     /** One of the page's faces. */
     interface Face {
         Region node();
 
         void show(AftercareView view);
+    }
+
+    @Override
+    public List<Faces.Face> faces() {
+        return faces.all();
     }
 
     @Override
@@ -66,11 +91,10 @@ public final class AfterPage implements View {
     @Override
     public void show(Snapshot snapshot) {
         if (snapshot.desk().isEmpty()) {
-            node.getChildren()
-                    .setAll(new Empty(
-                            "No phone on the desk", "Name one in the drawer; then come back when its job is done."));
+            node.getChildren().setAll(Empty.noPhone(leads));
             return;
         }
+        facts = snapshot.desk().get().identity().facts();
         stale = true;
         lookIfSeen();
     }
@@ -84,19 +108,17 @@ public final class AfterPage implements View {
     }
 
     private void show(AftercareView view) {
-        Texts.say(summary, summary(view));
+        Texts.say(summary, summary(facts, view));
         views.forEach(face -> face.show(view));
         if (node.getChildren().size() < 2) {
-            HBox said = new HBox(summary, faces.tabs());
-            said.getStyleClass().add("page-summary");
+            SummaryRow said = new SummaryRow(summary, faces.tabs());
             node.getChildren().setAll(said, faces.body());
             VBox.setVgrow(faces.body(), Priority.ALWAYS);
         }
     }
 
-    private static String summary(AftercareView view) {
-        String root = "Root: " + view.proof().state().word() + ", rung "
-                + view.proof().rung() + " of 6.";
+    private static String summary(Facts facts, AftercareView view) {
+        String root = RootWords.sentence(facts, view.proof());
         return view.diagnosis().symptoms().isEmpty()
                 ? root
                 : root + " Seen: " + view.diagnosis().symptoms().get(0).name() + ".";

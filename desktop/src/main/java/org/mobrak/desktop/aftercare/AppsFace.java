@@ -20,6 +20,7 @@ import org.mobrak.core.proof.AppChanges;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Drops;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
@@ -33,7 +34,7 @@ final class AppsFace implements AfterPage.Face {
     AppsFace(Session session) {
         this.session = session;
         content.getStyleClass().addAll("side", "page");
-        FlowPane head = new FlowPane(
+        FlowPane head = new Flow(
                 chooser("Listing from before …", "apps-before", session.aftercare()::appsBefore),
                 chooser("Listing from now …", "apps-after", session.aftercare()::appsAfter),
                 Texts.soft("Or drop both here, the older one first."));

@@ -23,6 +23,7 @@ import org.mobrak.core.plan.Takeback;
 import org.mobrak.core.plan.Takeback.Standing;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Leads;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
@@ -33,17 +34,17 @@ final class BackFace implements AfterPage.Face {
             DateTimeFormatter.ofPattern("d MMM yyyy", Locale.ENGLISH).withZone(ZoneId.systemDefault());
 
     private final Session session;
-    private final Runnable ways;
+    private final Leads leads;
     private final StackPane node = new StackPane();
 
     /**
      * The face.
      *
-     * @param ways turns to the page on which ways are weighed
+     * @param leads the ways to other pages
      */
-    BackFace(Session session, Runnable ways) {
+    BackFace(Session session, Leads leads) {
         this.session = session;
-        this.ways = ways;
+        this.leads = leads;
         node.getStyleClass().add("page");
         node.setId("taking-back");
     }
@@ -62,7 +63,8 @@ final class BackFace implements AfterPage.Face {
         VBox content = new VBox(
                 new Empty(
                         "Nothing to take back",
-                        "When a job has begun, what it changed stands here, with what brings it back and what nothing brings back."),
+                        "When a job has begun, what it changed stands here, with what brings it back and what nothing brings back.",
+                        Empty.action("empty-back-ways", "Choose a plan", leads::ways)),
                 handingOn());
         content.getStyleClass().add("side");
         return new Sheet(content);
@@ -101,7 +103,7 @@ final class BackFace implements AfterPage.Face {
 
     private void wish(Goal goal) {
         session.wish(goal);
-        ways.run();
+        leads.ways();
     }
 
     private Card comesBack(TakingBack back) {

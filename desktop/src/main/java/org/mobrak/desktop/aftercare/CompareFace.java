@@ -25,7 +25,10 @@ import org.mobrak.core.proof.Comparison;
 import org.mobrak.core.proof.Comparison.Change;
 import org.mobrak.core.proof.Comparison.Outcome;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Columns;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Flow;
+import org.mobrak.desktop.parts.Leads;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
@@ -39,6 +42,7 @@ final class CompareFace implements AfterPage.Face {
     private final VBox changes = new VBox();
     private final Session session;
     private final Runnable trouble;
+    private final Leads leads;
     private final HBox columns;
     private final VBox node;
 
@@ -46,8 +50,10 @@ final class CompareFace implements AfterPage.Face {
      * The face.
      *
      * @param trouble turns to the one on which causes are weighed
+     * @param leads the ways to other pages
      */
-    CompareFace(Session session, Runnable trouble) {
+    CompareFace(Session session, Runnable trouble, Leads leads) {
+        this.leads = leads;
         this.trouble = trouble;
         this.session = session;
         jobs.setId("outcomes");
@@ -55,13 +61,14 @@ final class CompareFace implements AfterPage.Face {
         jobs.getStyleClass().add("outcomes");
         jobs.setPlaceholder(new Empty(
                 "No job has ended yet",
-                "When one has, take the readings once more: what changed is laid beside what was meant."));
+                "When one has, take the readings once more: what changed is put beside what was meant.",
+                Empty.action("empty-compare-ways", "Choose a plan", leads::ways)));
         jobs.getSelectionModel().selectedItemProperty().addListener((property, old, now) -> show(now));
         changes.getStyleClass().add("side");
         Sheet sheet = new Sheet(changes);
         HBox.setHgrow(sheet, Priority.ALWAYS);
-        columns = new HBox(jobs, sheet);
-        columns.getStyleClass().addAll("page", "page-columns");
+        columns = new Columns(jobs, sheet);
+        columns.getStyleClass().add("page");
         VBox.setVgrow(columns, Priority.ALWAYS);
         node = new VBox(head(), columns);
     }
@@ -88,11 +95,11 @@ final class CompareFace implements AfterPage.Face {
                 session.aftercare().takeReports(chosen.toPath());
             }
         });
-        FlowPane head = new FlowPane(
+        FlowPane head = new Flow(
                 save,
                 take,
-                Texts.soft(
-                        "A report is a line of CSV: route, model, build, how it went. Own jobs count by themselves."));
+                Texts.wrapped(Texts.soft(
+                        "A report is a line of CSV: route, model, build, how it went. Own jobs count by themselves.")));
         head.getStyleClass().add("page-head");
         return head;
     }
@@ -126,7 +133,8 @@ final class CompareFace implements AfterPage.Face {
             changes.getChildren()
                     .add(new Empty(
                             "Nothing was read since",
-                            "Take the readings once more: listing, banner, the screens. Then look here."));
+                            "Take the readings once more: listing, banner, the screens. Then look here.",
+                            Empty.action("empty-read-again", "Take a reading", leads::takeReading)));
         }
         if (!comparison.isAsPlanned()) {
             Button why = new Button("What may this be?");

@@ -31,6 +31,8 @@ import org.mobrak.core.proof.Rung;
 import org.mobrak.core.proof.Seen;
 import org.mobrak.core.proof.Strictness;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Columns;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
@@ -54,8 +56,8 @@ final class ProofFace implements AfterPage.Face {
         HBox.setHgrow(rungs, Priority.ALWAYS);
         Sheet beside = new Sheet(side);
         beside.getStyleClass().add("side-scroll");
-        node = new HBox(rungs, beside);
-        node.getStyleClass().addAll("page", "page-columns");
+        node = new Columns(rungs, beside);
+        node.getStyleClass().add("page");
     }
 
     @Override
@@ -92,7 +94,8 @@ final class ProofFace implements AfterPage.Face {
         Truth result = Objects.requireNonNull(proof.rungs().get(rung));
         Label number = Texts.plain(String.valueOf(rung.number()));
         number.getStyleClass().add("rung-number");
-        VBox words = new VBox(Texts.heading(capital(rung.label())), Texts.wrapped(Texts.plain(rung.how())));
+        VBox words =
+                new VBox(Texts.wrapped(Texts.heading(capital(rung.label()))), Texts.wrapped(Texts.plain(rung.how())));
         if (result == Truth.YES) {
             words.getChildren().add(Texts.wrapped(Texts.soft(rung.meaning())));
         }
@@ -130,7 +133,7 @@ final class ProofFace implements AfterPage.Face {
     }
 
     private Node besides() {
-        FlowPane buttons = new FlowPane(
+        FlowPane buttons = new Flow(
                 button("A proof app said no", "saw-proof-app-no", Seen.PROOF_APP_NO, false),
                 button("A request was denied", "saw-denied", Seen.DENIED, false),
                 button("The OS was updated", "saw-update", Seen.UPDATE, false),
@@ -143,7 +146,7 @@ final class ProofFace implements AfterPage.Face {
     private Card cable(List<String> phones) {
         MenuButton ask = menu("ask-for-root", "Ask its shell", phones, session.aftercare()::askForRoot);
         MenuButton restart = menu("restart-on-cable", "Restart it", phones, session.aftercare()::restart);
-        FlowPane buttons = new FlowPane(ask, restart);
+        FlowPane buttons = new Flow(ask, restart);
         buttons.getStyleClass().add("buttons");
         return new Card(
                 "Over the cable",

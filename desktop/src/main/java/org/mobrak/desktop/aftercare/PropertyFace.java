@@ -29,8 +29,11 @@ import org.mobrak.app.aftercare.AftercareView;
 import org.mobrak.core.mend.patch.PropertyLine;
 import org.mobrak.core.mend.patch.PropertyPatch;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Columns;
 import org.mobrak.desktop.parts.Drops;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Flow;
+import org.mobrak.desktop.parts.Pasting;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
@@ -53,6 +56,7 @@ final class PropertyFace implements AfterPage.Face {
 
     PropertyFace(Session session) {
         this.session = session;
+        Pasting.seeks(search);
         search.setId("search-keys");
         search.setPromptText("Find a key …");
         search.textProperty()
@@ -69,8 +73,8 @@ final class PropertyFace implements AfterPage.Face {
         Sheet sheet = new Sheet(new VBox(change(), result));
         ((VBox) sheet.getContent()).getStyleClass().add("side");
         sheet.getStyleClass().add("side-scroll");
-        columns = new HBox(left, sheet);
-        columns.getStyleClass().addAll("page", "page-columns");
+        columns = new Columns(left, sheet);
+        columns.getStyleClass().add("page");
         VBox.setVgrow(columns, Priority.ALWAYS);
         node.getChildren().addAll(head(), columns);
         Drops.onto(node, files -> session.aftercare().openProperties(files.get(0)));
@@ -99,7 +103,7 @@ final class PropertyFace implements AfterPage.Face {
         cable.setId("pull-properties");
         away.setId("put-property-away");
         away.setOnAction(press -> session.aftercare().putFileAway());
-        FlowPane head = new FlowPane(
+        FlowPane head = new Flow(
                 open,
                 paste,
                 cable,
@@ -223,7 +227,7 @@ final class PropertyFace implements AfterPage.Face {
             Button diff = new Button("Save the difference …");
             diff.setOnAction(press ->
                     choose(true, "The difference", file -> session.aftercare().saveDiff(file.toPath())));
-            FlowPane buttons = new FlowPane(save, diff);
+            FlowPane buttons = new Flow(save, diff);
             phone.ifPresent(seen -> {
                 Button back = new Button();
                 Texts.say(back, "Bring it back to " + seen);

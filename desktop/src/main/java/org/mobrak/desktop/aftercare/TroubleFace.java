@@ -25,7 +25,10 @@ import org.mobrak.core.catalogue.trouble.Symptom;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.mend.Diagnosis;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Columns;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Flow;
+import org.mobrak.desktop.parts.Pasting;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
@@ -43,6 +46,7 @@ final class TroubleFace implements AfterPage.Face {
     TroubleFace(Session session, Runnable ways) {
         this.session = session;
         this.ways = ways;
+        Pasting.seeks(search);
         search.setId("say-it");
         search.setPromptText("Say it in your own words …");
         search.textProperty().addListener((property, old, now) -> showSymptoms());
@@ -54,8 +58,14 @@ final class TroubleFace implements AfterPage.Face {
         left.getStyleClass().add("symptoms");
         Sheet right = new Sheet(causes);
         HBox.setHgrow(right, Priority.ALWAYS);
-        node = new HBox(left, right);
-        node.getStyleClass().addAll("page", "page-columns");
+        node = new Columns(left, right);
+        node.getStyleClass().add("page");
+    }
+
+    /** Lists the symptoms that are said so. */
+    void seek(String words) {
+        search.setText(words);
+        search.requestFocus();
     }
 
     @Override
@@ -123,7 +133,7 @@ final class TroubleFace implements AfterPage.Face {
     }
 
     private Card question(Diagnosis.Next next) {
-        FlowPane buttons = new FlowPane();
+        FlowPane buttons = new Flow();
         buttons.getStyleClass().add("buttons");
         for (String answer : next.question().answers()) {
             Button button = new Button();

@@ -18,6 +18,7 @@ import org.mobrak.app.rehearsal.BenchView;
 import org.mobrak.app.rehearsal.BenchView.Lead;
 import org.mobrak.app.rehearsal.Practice;
 import org.mobrak.core.catalogue.KeyChord.Key;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Texts;
 
 /** The bench: the phone, its keys, the cable and the computer's port, and what hands can do besides. */
@@ -32,7 +33,7 @@ final class BenchPane {
     private final Label port = Texts.soft("");
     private final ComboBox<Lead> lead = new ComboBox<>();
     private final Button driver = new Button("Install the driver");
-    private final FlowPane offers = new FlowPane();
+    private final FlowPane offers = new Flow();
     private final Label told = Texts.wrapped(Texts.plain(""));
     private final VBox slips = new VBox();
     private final VBox node;

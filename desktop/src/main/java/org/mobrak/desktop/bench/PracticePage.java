@@ -21,6 +21,8 @@ import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.rehearsal.Practice;
 import org.mobrak.core.catalogue.KeyChord.Key;
 import org.mobrak.desktop.job.RunPage;
+import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
 
@@ -44,7 +46,8 @@ public final class PracticePage {
     /** @param leave takes the phone off the bench */
     public PracticePage(Practice practice, Runnable leave) {
         this.practice = practice;
-        sheet = new RunPage(practice.session());
+        sheet = new RunPage(
+                practice.session(), new Empty("The job is over", "Leave the rehearsal, or begin it again."));
         bench = new BenchPane(practice);
         notice.setId("practice-notice");
         notice.managedProperty().bind(notice.visibleProperty());
@@ -72,7 +75,7 @@ public final class PracticePage {
     private FlowPane head(Runnable leave) {
         Label mark = Texts.plain("Rehearsal");
         mark.getStyleClass().add("rehearsal-mark");
-        FlowPane head = new FlowPane(mark, Texts.soft("Nothing here is real, and nothing of it reaches the logbook."));
+        FlowPane head = new Flow(mark, Texts.soft("Nothing here is real, and nothing of it reaches the logbook."));
         for (Pace pace : Pace.values()) {
             ToggleButton button = new ToggleButton(pace.words());
             button.setId("pace-" + pace.name().toLowerCase(Locale.ROOT).replace('_', '-'));

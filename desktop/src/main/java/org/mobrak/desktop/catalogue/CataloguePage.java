@@ -28,10 +28,15 @@ import org.mobrak.core.catalogue.file.Difference;
 import org.mobrak.core.catalogue.file.Fault;
 import org.mobrak.core.identity.Severity;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Columns;
 import org.mobrak.desktop.parts.Drops;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Faces;
+import org.mobrak.desktop.parts.Flow;
+import org.mobrak.desktop.parts.Leads;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
+import org.mobrak.desktop.parts.SummaryRow;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.View;
 
@@ -46,16 +51,24 @@ public final class CataloguePage implements View {
     private final Sheet detail = new Sheet(new VBox());
     private final Button take = new Button();
     private final Button leave = new Button("Put it away");
+    private final Label said = Texts.wrapped(Texts.plain(""));
     private final Label other = Texts.wrapped(Texts.plain(""));
     private final VBox compared;
     private final Empty nothing = new Empty(
             "No other catalogue is open",
-            "Choose a folder or a zip that somebody gave you, or drop it here. You see what is new and what differs, and take entry by entry.");
-    private final HBox node;
+            "Choose a folder or a zip that somebody gave you, or drop it here. You see what is new and what differs, and take entry by entry.",
+            Empty.action("empty-other-folder", "Choose a folder …", this::chooseFolder),
+            Empty.action("empty-other-zip", "Choose a zip …", this::chooseZip));
+    private final HBox compare;
+    private final BrowseFace browse;
+    private final Faces faces = new Faces();
+    private final Runnable turnToFriends;
+    private final VBox node;
     private final Set<Difference> ticked = new HashSet<>();
     private Optional<Path> shown = Optional.empty();
 
-    public CataloguePage(Session session) {
+    /** @param leads the ways to other pages */
+    public CataloguePage(Session session, Leads leads) {
         this.session = session;
         entries.setId("entries");
         entries.setCellFactory(list -> new CheckBoxListCell<>(this::ticking, words()));
@@ -66,10 +79,9 @@ public final class CataloguePage implements View {
         take.setOnAction(press -> session.takeEntries(List.copyOf(ticked)));
         leave.setId("leave-catalogue");
         leave.setOnAction(press -> session.leaveCatalogue());
-        FlowPane buttons = new FlowPane(take, leave);
+        FlowPane buttons = new Flow(take, leave);
         buttons.getStyleClass().add("buttons");
-        HBox both = new HBox(entries, detail);
-        both.getStyleClass().add("page-columns");
+        HBox both = new Columns(entries, detail);
         HBox.setHgrow(detail, Priority.ALWAYS);
         VBox.setVgrow(both, Priority.ALWAYS);
         compared = new VBox(other, buttons, both);
@@ -80,10 +92,24 @@ public final class CataloguePage implements View {
         HBox.setHgrow(compared, Priority.ALWAYS);
         HBox.setHgrow(nothing, Priority.ALWAYS);
         nothing.setMaxWidth(Double.MAX_VALUE);
-        node = new HBox(ownScroll, nothing);
-        node.getStyleClass().add("page");
+        compare = new Columns(ownScroll, nothing);
+        compare.getStyleClass().add("page");
+        browse = new BrowseFace(session, leads);
+        faces.add("face-browse", "Look through", browse::node);
+        turnToFriends = faces.add("face-friends", "Check and compare", () -> compare);
+        node = new VBox(new SummaryRow(said, faces.tabs()), faces.body());
         // What is dropped here is another catalogue, not a reading.
         Drops.onto(node, dropped -> session.compareCatalogue(dropped.get(0)));
+    }
+
+    /** Shows where another's catalogue is held against this one. */
+    public void showFriends() {
+        turnToFriends.run();
+    }
+
+    @Override
+    public List<Faces.Face> faces() {
+        return faces.all();
     }
 
     @Override
@@ -98,6 +124,9 @@ public final class CataloguePage implements View {
         List<Difference> takable =
                 state.differences().stream().filter(Difference::canBeTaken).toList();
         if (!shown.equals(state.other()) || !entries.getItems().equals(takable)) {
+            if (state.other().isPresent() && !shown.equals(state.other())) {
+                turnToFriends.run();
+            }
             shown = state.other();
             ticked.clear();
             takable.stream()
@@ -108,8 +137,19 @@ public final class CataloguePage implements View {
             showDetail(entries.getSelectionModel().getSelectedItem());
         }
         Texts.say(other, state.other().map(path -> told(path, state)).orElse(""));
-        node.getChildren().setAll(ownScroll, state.other().isPresent() ? compared : nothing);
+        compare.getChildren().setAll(ownScroll, state.other().isPresent() ? compared : nothing);
+        browse.show(snapshot);
+        Texts.say(said, inShort(state));
         nameTake();
+    }
+
+    private static String inShort(Snapshot.CatalogueState state) {
+        long warnings = state.faults().stream().filter(Fault::isWarning).count();
+        long faults = state.faults().size() - warnings;
+        String standing = faults == 0 ? "no faults" : faults == 1 ? "1 fault" : faults + " faults";
+        String more = warnings == 0 ? "" : warnings == 1 ? ", 1 warning" : ", " + warnings + " warnings";
+        return "%d phones, %d routes, %d holes; %s%s."
+                .formatted(state.phones(), state.routes(), state.holes(), standing, more);
     }
 
     private static String told(Path path, Snapshot.CatalogueState state) {
@@ -136,7 +176,7 @@ public final class CataloguePage implements View {
         Button zip = new Button("Zip …", new FontIcon(Feather.ARCHIVE));
         zip.setId("other-zip");
         zip.setOnAction(press -> chooseZip());
-        FlowPane buttons = new FlowPane(folder, zip);
+        FlowPane buttons = new Flow(folder, zip);
         buttons.getStyleClass().add("buttons");
         return new Card(
                 "This workspace's catalogue",
@@ -153,7 +193,7 @@ public final class CataloguePage implements View {
                     "No faults",
                     Texts.wrapped(Texts.plain("Every file can be read, and every entry is planned with.")));
         }
-        Card card = new Card(faults.size() == 1 ? "1 fault" : faults.size() + " faults");
+        Card card = new Card(faults.size() == 1 ? "1 thing to look at" : faults.size() + " things to look at");
         faults.stream().limit(MOST_FAULTS).forEach(fault -> {
             HBox line = new HBox(
                     Sign.of(fault.isWarning() ? Severity.CAUTION : Severity.STOP),

@@ -24,7 +24,9 @@ import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.Verdict;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Columns;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Pasting;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.plan.Choice;
@@ -59,6 +61,7 @@ final class RouteBoard {
         routes.setPlaceholder(new Empty(
                 "No such route", "Search for something else, or add a route to the catalogue of this workspace."));
         routes.getSelectionModel().selectedItemProperty().addListener((property, old, row) -> chosen(row));
+        Pasting.seeks(search);
         search.setId("search");
         search.setPromptText("Search the routes");
         Texts.aloud(search, "Search the routes by name, family or reason");
@@ -73,7 +76,7 @@ final class RouteBoard {
         VBox left = new VBox(tools, routes);
         left.getStyleClass().add("board-left");
         HBox.setHgrow(detail, Priority.ALWAYS);
-        node = new HBox(left, detail);
+        node = new Columns(left, detail);
         node.getStyleClass().add("page");
         choice.route().addListener((property, old, route) -> select(route));
         nameCompare();

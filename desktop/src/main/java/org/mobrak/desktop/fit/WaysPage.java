@@ -15,7 +15,10 @@ import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.match.Recognition;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Plan;
+import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Faces;
+import org.mobrak.desktop.parts.Leads;
+import org.mobrak.desktop.parts.SummaryRow;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.View;
 import org.mobrak.desktop.plan.Choice;
@@ -25,6 +28,11 @@ import org.mobrak.desktop.plan.RehearsalFace;
 
 /** The page on which a way to the goal is weighed and taken: plans, routes and map are three faces of one choice. */
 public final class WaysPage implements View {
+    /** Letters side by side, and above each other, below which the wish stands in one line; our own choice. */
+    private static final double WIDE = 50;
+
+    private static final double HIGH = 40;
+
     private final Choice choice;
     private final WishBar wish;
     private final PlansFace plans;
@@ -32,27 +40,57 @@ public final class WaysPage implements View {
     private final MapFace map;
     private final RehearsalFace rehearsal;
     private final Label summary = Texts.wrapped(Texts.plain(""));
+    private final Faces faces = new Faces();
+    private final List<Region> parts;
+    private final Empty nothing;
     private final VBox node;
     private final Runnable turnToRoutes;
+    private final Runnable turnToRehearsal;
+    private Runnable turnToPlans = () -> {};
     private Optional<Desk> shown = Optional.empty();
 
-    public WaysPage(Session session, Choice choice) {
+    /** @param leads the ways to other pages */
+    public WaysPage(Session session, Choice choice, Leads leads) {
         this.choice = choice;
         wish = new WishBar(session);
-        plans = new PlansFace(session, choice);
+        plans = new PlansFace(session, choice, leads);
         map = new MapFace(choice);
-        rehearsal = new RehearsalFace(session, choice);
-        Faces faces = new Faces();
-        board = new RouteBoard(choice, faces.add("face-plans", "Plans", plans::node));
+        rehearsal = new RehearsalFace(session, choice, () -> turnToPlans.run());
+        turnToPlans = faces.add("face-plans", "Plans", plans::node);
+        board = new RouteBoard(choice, turnToPlans);
         turnToRoutes = faces.add("face-routes", "Routes", board::node);
         faces.add("face-map", "Map", this::drawnMap);
-        faces.add("face-rehearsal", "Rehearsal", this::rehearsed);
+        turnToRehearsal = faces.add("face-rehearsal", "Rehearsal", this::rehearsed);
         summary.setId("summary");
         summary.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(summary, Priority.ALWAYS);
-        HBox said = new HBox(summary, faces.tabs());
-        said.getStyleClass().add("page-summary");
+        SummaryRow said = new SummaryRow(summary, faces.tabs());
+        parts = List.of(wish.node(), said, faces.body());
+        nothing = Empty.noPhone(leads);
+        VBox.setVgrow(nothing, Priority.ALWAYS);
         node = new VBox(wish.node(), said, faces.body());
+        node.widthProperty().addListener(now -> giveRoom());
+        node.heightProperty().addListener(now -> giveRoom());
+    }
+
+    private void giveRoom() {
+        double letter = summary.getFont().getSize();
+        wish.setFolded(node.getWidth() < WIDE * letter || node.getHeight() < HIGH * letter);
+    }
+
+    /** Shows the plans. */
+    public void showPlans() {
+        turnToPlans.run();
+    }
+
+    /** Shows where a plan is rehearsed. */
+    public void showRehearsal() {
+        turnToRehearsal.run();
+    }
+
+    /** Shows every route by its verdict. */
+    public void showRoutes() {
+        turnToRoutes.run();
     }
 
     /** Shows a route on the board. */
@@ -74,13 +112,18 @@ public final class WaysPage implements View {
     }
 
     @Override
+    public List<Faces.Face> faces() {
+        return faces.all();
+    }
+
+    @Override
     public Region node() {
         return node;
     }
 
     @Override
     public void show(Snapshot snapshot) {
-        node.setDisable(snapshot.desk().isEmpty());
+        node.getChildren().setAll(snapshot.desk().isPresent() ? parts : List.of(nothing));
         snapshot.desk().ifPresent(this::show);
     }
 

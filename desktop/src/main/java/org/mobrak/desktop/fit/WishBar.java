@@ -3,16 +3,22 @@ package org.mobrak.desktop.fit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import javafx.collections.FXCollections;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
 import javafx.scene.control.Spinner;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import javafx.util.StringConverter;
 import org.mobrak.app.Session;
@@ -20,6 +26,7 @@ import org.mobrak.app.Wish;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Texts;
 
 /** What is wanted of the phone, how exactly a route must match it, and what one will not put up with. */
@@ -34,7 +41,13 @@ final class WishBar {
     private final CheckBox noMoney = limit("limit-money", "cost nothing");
     private final CheckBox quick = limit("limit-minutes", "take at most");
     private final Spinner<Integer> minutes = new Spinner<>(5, 600, 30, 5);
-    private final VBox node;
+    private final Label told = Texts.wrapped(Texts.plain(""));
+    private final Button change = new Button();
+    private final HBox line;
+    private final List<FlowPane> boxes;
+    private final VBox node = new VBox();
+    private boolean folded;
+    private boolean opened;
     private boolean showing;
 
     /** How exactly a route must match, as the user chooses it. */
@@ -76,17 +89,50 @@ final class WishBar {
         minutes.getStyleClass().add("minutes");
         // On a small screen, or with large text, what does not fit goes on in the next line; what belongs together
         // stays so.
-        FlowPane head = new FlowPane(
+        FlowPane head = new Flow(
                 together(Texts.plain("Goal"), goal, also), together(Texts.plain("A route must match"), school));
         head.getStyleClass().add("page-head");
-        FlowPane limits = new FlowPane(
+        FlowPane limits = new Flow(
                 together(Texts.plain("A plan must"), keepData),
                 noMarks,
                 noFuse,
                 noMoney,
                 together(quick, minutes, Texts.plain("min")));
         limits.getStyleClass().addAll("page-head", "limits");
-        node = new VBox(head, limits);
+        told.setId("wish");
+        told.setMaxWidth(Double.MAX_VALUE);
+        HBox.setHgrow(told, Priority.ALWAYS);
+        change.setId("change-wish");
+        change.setMinWidth(Region.USE_PREF_SIZE);
+        change.setOnAction(press -> {
+            opened = !opened;
+            layOut();
+        });
+        line = new HBox(told, change);
+        line.getStyleClass().add("page-head");
+        boxes = List.of(head, limits);
+        layOut();
+    }
+
+    /** @param little whether there is little room, so that one line says what is set and the boxes come on demand */
+    void setFolded(boolean little) {
+        if (folded != little) {
+            folded = little;
+            opened = false;
+            layOut();
+        }
+    }
+
+    private void layOut() {
+        Texts.say(change, opened ? "Fold" : "Change the goal …");
+        List<Node> parts = new ArrayList<>();
+        if (folded) {
+            parts.add(line);
+        }
+        if (!folded || opened) {
+            parts.addAll(boxes);
+        }
+        node.getChildren().setAll(parts);
     }
 
     private static HBox together(Node... parts) {
@@ -154,6 +200,32 @@ final class WishBar {
         quick.setSelected(limits.minutes().isPresent());
         limits.minutes().ifPresent(most -> minutes.getValueFactory().setValue((int) most));
         showing = false;
+        Texts.say(told, inWords(wish));
+    }
+
+    private static String inWords(Wish wish) {
+        String how = wish.school().isEmpty()
+                ? ""
+                : "; "
+                        + Arrays.stream(Strictness.values())
+                                .filter(one -> one.school.equals(wish.school()))
+                                .map(one -> one.label.toLowerCase(Locale.ROOT))
+                                .collect(Collectors.joining());
+        Limits limits = wish.limits();
+        List<String> must = new ArrayList<>();
+        add(must, limits.noDataLoss(), "keep the data");
+        add(must, limits.noMarks(), "leave nothing for good");
+        add(must, limits.noBlownFuse(), "blow no fuse");
+        add(must, limits.noMoney(), "cost nothing");
+        limits.minutes().ifPresent(most -> must.add("take at most %.0f min".formatted(most)));
+        return "Goal: " + wish.goal().label() + how + (must.isEmpty() ? "" : ". A plan must " + String.join(", ", must))
+                + ".";
+    }
+
+    private static void add(List<String> words, boolean wanted, String word) {
+        if (wanted) {
+            words.add(word);
+        }
     }
 
     private static List<Goal> parts(Goal goal) {

@@ -9,6 +9,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import javafx.beans.value.ChangeListener;
+import javafx.collections.ListChangeListener;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.control.Labeled;
@@ -22,6 +23,7 @@ final class Glossary {
     private final Map<String, String> meanings = new LinkedHashMap<>();
     private final Pattern any;
     private final Map<Labeled, ChangeListener<String>> followed = new LinkedHashMap<>();
+    private final Map<Parent, ListChangeListener<Node>> awaited = new LinkedHashMap<>();
 
     Glossary(String text) {
         text.lines()
@@ -50,6 +52,8 @@ final class Glossary {
             label.getStyleClass().remove(MARK);
         });
         followed.clear();
+        awaited.forEach((parent, follower) -> parent.getChildrenUnmodifiable().removeListener(follower));
+        awaited.clear();
     }
 
     private void walk(Node node, Set<String> found) {
@@ -62,11 +66,29 @@ final class Glossary {
         }
         if (node instanceof Parent parent) {
             parent.getChildrenUnmodifiable().forEach(child -> walk(child, found));
+            await(parent);
         }
+    }
+
+    /** A list makes rows when they are scrolled to. */
+    private void await(Parent parent) {
+        if (awaited.containsKey(parent)) {
+            return;
+        }
+        ListChangeListener<Node> follower = change -> {
+            while (change.next()) {
+                change.getAddedSubList().forEach(child -> walk(child, new LinkedHashSet<>()));
+            }
+        };
+        parent.getChildrenUnmodifiable().addListener(follower);
+        awaited.put(parent, follower);
     }
 
     /** A row of a list comes to say something else while help is open. */
     private void follow(Labeled label) {
+        if (followed.containsKey(label)) {
+            return;
+        }
         ChangeListener<String> follower = (property, before, now) -> underline(label, now);
         label.textProperty().addListener(follower);
         followed.put(label, follower);

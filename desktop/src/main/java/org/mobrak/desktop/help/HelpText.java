@@ -10,9 +10,14 @@ import java.util.Objects;
 final class HelpText {
     private HelpText() {}
 
+    /** @param name of a page of help */
     static String of(String name) {
-        try (InputStream in = Objects.requireNonNull(
-                HelpText.class.getResourceAsStream("/org/mobrak/desktop/help/" + name + ".md"))) {
+        return file(name + ".md");
+    }
+
+    static String file(String name) {
+        try (InputStream in =
+                Objects.requireNonNull(HelpText.class.getResourceAsStream("/org/mobrak/desktop/help/" + name))) {
             return new String(in.readAllBytes(), StandardCharsets.UTF_8);
         } catch (IOException impossible) {
             throw new UncheckedIOException(impossible);

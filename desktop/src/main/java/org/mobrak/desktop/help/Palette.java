@@ -1,10 +1,8 @@
 package org.mobrak.desktop.help;
 
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Supplier;
-import java.util.stream.Stream;
 import javafx.event.Event;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -12,6 +10,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
+import javafx.scene.control.skin.TextFieldSkin;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -19,31 +18,46 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Marked;
+import org.mobrak.desktop.parts.Pasting;
+import org.mobrak.desktop.parts.Sought;
 import org.mobrak.desktop.parts.Texts;
 
 /** Finds pages, phones, routes and actions by words of their names, and does what was chosen. */
 public final class Palette {
-    private static final int MOST = 200;
-
     private final Supplier<List<Command>> commands;
     private final TextField words = new TextField();
     private final ListView<Command> found = new ListView<>();
     private final VBox card = new VBox(words, found);
     private final StackPane node = new StackPane(card);
+    private final Used used;
+    private final Runnable taken;
+    private Sought sought = Sought.of("");
     private List<Command> all = List.of();
     private Optional<Node> before = Optional.empty();
 
-    /** @param commands asked each time it is opened */
-    public Palette(Supplier<List<Command>> commands) {
+    /**
+     * A palette.
+     *
+     * @param commands asked each time it is opened
+     * @param used how often each was taken
+     * @param taken told when one was taken
+     */
+    public Palette(Supplier<List<Command>> commands, Used used, Runnable taken) {
         this.commands = commands;
+        this.used = used;
+        this.taken = taken;
+        Pasting.seeks(words);
         words.setId("palette-words");
-        words.setPromptText("A page, a phone, a route, something to do …");
+        // Letters that come before it is drawn for the first time would be lost: a field without a skin takes none.
+        words.setSkin(new TextFieldSkin(words));
+        words.setPromptText("A page, a phone, a fact, a route, something to do …");
         Texts.aloud(words, "Find a page, a phone, a route or an action");
         words.textProperty().addListener((source, before, now) -> list());
         found.setId("palette-found");
         found.setFocusTraversable(false);
         found.setCellFactory(list -> new CommandCell(this::take));
-        found.setPlaceholder(new Empty("Nothing is called so", "Fewer words or letters find more."));
+        found.setPlaceholder(new Empty("No matches", "Try fewer letters."));
         card.getStyleClass().add("palette");
         card.setMaxSize(Region.USE_PREF_SIZE, Region.USE_PREF_SIZE);
         StackPane.setAlignment(card, Pos.TOP_CENTER);
@@ -100,22 +114,19 @@ public final class Palette {
         Command chosen = found.getSelectionModel().getSelectedItem();
         close();
         if (chosen != null) {
+            used.take(chosen);
+            taken.run();
             chosen.action().run();
         }
     }
 
     private void list() {
-        String[] wanted = words.getText().toLowerCase(Locale.ROOT).strip().split("\\s+");
-        found.getItems()
-                .setAll(all.stream()
-                        .filter(command -> Stream.of(wanted)
-                                .allMatch((command.kind() + " " + command.name()).toLowerCase(Locale.ROOT)::contains))
-                        .limit(MOST)
-                        .toList());
+        sought = Sought.of(words.getText());
+        found.getItems().setAll(Finder.find(all, sought, used));
         found.getSelectionModel().selectFirst();
     }
 
-    private static final class CommandCell extends ListCell<Command> {
+    private final class CommandCell extends ListCell<Command> {
         /** @param take does what is selected; a click selects first */
         CommandCell(Runnable take) {
             setOnMouseClicked(click -> {
@@ -134,7 +145,7 @@ public final class Palette {
             }
             Label kind = Texts.soft(command.kind());
             kind.getStyleClass().add("palette-kind");
-            Label name = Texts.plain(command.name());
+            Marked name = new Marked(command.name(), sought);
             HBox.setHgrow(name, Priority.ALWAYS);
             name.setMaxWidth(Double.MAX_VALUE);
             HBox row = new HBox(kind, name, Texts.soft(command.keys()));

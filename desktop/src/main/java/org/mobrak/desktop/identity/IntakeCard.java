@@ -7,6 +7,8 @@ import javafx.scene.control.Button;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextArea;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
@@ -16,6 +18,8 @@ import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.Session;
 import org.mobrak.core.logbook.Dossier;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Flow;
+import org.mobrak.desktop.parts.Pasting;
 import org.mobrak.desktop.parts.Texts;
 
 /** Where a text comes in: pasted, dropped, from files, over the cable or by hand. */
@@ -24,7 +28,7 @@ final class IntakeCard {
     private final TextArea text = new TextArea();
     private final Button hand = new Button("By hand…");
     private final MenuButton cable = new MenuButton("Cable");
-    private final FlowPane buttons = new FlowPane();
+    private final FlowPane buttons = new Flow();
     private final VBox paste;
     private final VBox node;
     private Optional<HandForm> form = Optional.empty();
@@ -37,6 +41,7 @@ final class IntakeCard {
         text.setWrapText(true);
         text.getStyleClass().add("exact-input");
         text.setPrefRowCount(2);
+        text.addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
         Button take = new Button("Take it in", new FontIcon(Feather.CORNER_DOWN_RIGHT));
         take.setId("take");
         take.getStyleClass().add("do-this");
@@ -94,6 +99,29 @@ final class IntakeCard {
     private void backToPasting() {
         present(false);
         hand.requestFocus();
+    }
+
+    /** Lines pasted into the empty box are a whole reading and taken at once, as they are everywhere else; Ctrl+Enter takes what was typed. */
+    private void onKey(KeyEvent key) {
+        if (key.isShortcutDown()
+                && key.getCode() == KeyCode.ENTER
+                && !text.getText().isBlank()) {
+            takeText();
+            key.consume();
+        } else if (Pasting.isPaste(key) && text.getText().isBlank()) {
+            Pasting.lines().ifPresent(lines -> {
+                session.readings().takePasted(lines);
+                key.consume();
+            });
+        } else {
+            Pasting.tabLeaves(text, key);
+        }
+    }
+
+    /** The cursor goes where a reading is pasted. */
+    void begin() {
+        present(false);
+        text.requestFocus();
     }
 
     void chooseFiles() {

@@ -15,6 +15,7 @@ import org.mobrak.core.fit.NextReading;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Texts;
 
 /** The one reading that is worth taking now: which model was meant, which variant it is, or what the verdicts wait for. */
@@ -36,7 +37,7 @@ final class NextCard {
 
     private VBox meant(Desk desk, List<String> alike) {
         Reading misread = desk.identity().facts().belief(Fact.MODEL).readings().get(0);
-        FlowPane buttons = new FlowPane();
+        FlowPane buttons = new Flow();
         buttons.getStyleClass().add("buttons");
         for (String model : alike) {
             Button button = new Button("It is " + model);

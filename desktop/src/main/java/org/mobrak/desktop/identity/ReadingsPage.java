@@ -25,7 +25,9 @@ import org.mobrak.core.identity.Reading;
 import org.mobrak.core.logbook.Dossier;
 import org.mobrak.core.logbook.Intake;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Columns;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Leads;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.View;
@@ -33,6 +35,7 @@ import org.mobrak.desktop.parts.View;
 /** The page on which a phone gets its identity. */
 public final class ReadingsPage implements View {
     private final Session session;
+    private final Leads leads;
     private final RulerCard ruler = new RulerCard();
     private final ListView<FactRow> facts = new ListView<>();
     private final VBox stops = part();
@@ -51,7 +54,9 @@ public final class ReadingsPage implements View {
 
     private boolean filling;
 
-    public ReadingsPage(Session session) {
+    /** @param leads the way to where a phone is named */
+    public ReadingsPage(Session session, Leads leads) {
+        this.leads = leads;
         this.session = session;
         this.intake = new IntakeCard(session);
         facts.setId("facts");
@@ -65,8 +70,7 @@ public final class ReadingsPage implements View {
         side.getStyleClass().add("side");
         sideScroll = new Sheet(side);
         sideScroll.getStyleClass().add("side-scroll");
-        HBox below = new HBox(facts, sideScroll);
-        below.getStyleClass().add("page-columns");
+        HBox below = new Columns(facts, sideScroll);
         HBox.setHgrow(facts, Priority.ALWAYS);
         VBox.setVgrow(below, Priority.ALWAYS);
         node = new VBox(stops, ruler.node(), below);
@@ -136,10 +140,10 @@ public final class ReadingsPage implements View {
         facts.getItems().setAll(phone.map(one -> rows(one.identity().facts())).orElseGet(List::of));
         kept.ifPresent(this::select);
         if (facts.getItems().isEmpty() && facts.getPlaceholder() == null) {
-            facts.setPlaceholder(
-                    new Empty(
-                            "No phone on the desk",
-                            "Put one in the drawer on the left: type a name for it and press Enter. Then take its first reading."));
+            facts.setPlaceholder(new Empty(
+                    "No phone on the desk",
+                    "Give yours a name in the drawer on the left and press Enter; then paste what it says of itself.",
+                    Empty.action("empty-name-phone", "Add a phone", leads::addPhone)));
         }
         filling = false;
     }
@@ -170,6 +174,12 @@ public final class ReadingsPage implements View {
                 "A text that cannot be read: " + text.name(),
                 Texts.wrapped(Texts.plain("Nothing of it counts. The other texts are read as before.")),
                 out);
+    }
+
+    /** Puts the cursor where a reading is pasted. */
+    public void begin() {
+        intake.begin();
+        sideScroll.setVvalue(0);
     }
 
     /** Lets the user open files, as the button does. */

@@ -8,6 +8,7 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Control;
 import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.GridPane;
@@ -22,6 +23,8 @@ import org.mobrak.core.identity.build.Overlay;
 import org.mobrak.core.identity.build.Ruler;
 import org.mobrak.core.identity.build.Ruler.Segment;
 import org.mobrak.desktop.parts.Escape;
+import org.mobrak.desktop.parts.Flow;
+import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
 
 /** The phone's build strings taken apart, one at a time, and another laid over it. */
@@ -29,7 +32,7 @@ final class RulerCard {
     /** Longer strings are drawn smaller, so that they stay on one line. */
     private static final int LONG = 34;
 
-    private final HBox kinds = new HBox();
+    private final Flow kinds = new Flow();
     private final Button lay = new Button("Lay another build over it");
     private final HBox body = new HBox();
     private final HBox head;
@@ -47,9 +50,10 @@ final class RulerCard {
         kinds.getStyleClass().add("ruler-kinds");
         lay.setId("lay-over");
         lay.setOnAction(press -> layOver());
-        Region gap = new Region();
-        HBox.setHgrow(gap, Priority.ALWAYS);
-        head = new HBox(kinds, gap, lay);
+        kinds.setMaxWidth(Double.MAX_VALUE);
+        HBox.setHgrow(kinds, Priority.ALWAYS);
+        lay.setMinWidth(Region.USE_PREF_SIZE);
+        head = new HBox(kinds, lay);
         head.getStyleClass().add("ruler-head");
         body.getStyleClass().add("ruler-body");
         body.setId("ruler");
@@ -170,7 +174,7 @@ final class RulerCard {
         String text = laidOver().strip();
         Optional<Overlay> overlay =
                 text.isEmpty() ? Optional.empty() : desk.flatMap(one -> one.overlay(chosen.get(), text));
-        body.getChildren().add(ruler(chosen.get(), overlay));
+        body.getChildren().add(sideways(ruler(chosen.get(), overlay)));
         List<String> said = overlay.map(Overlay::sentences).orElse(List.of());
         if (!text.isEmpty() && overlay.isEmpty()) {
             said = List.of("“%s” is not built like this %s.".formatted(text, kind.toLowerCase(Locale.ROOT)));
@@ -178,8 +182,10 @@ final class RulerCard {
         VBox sentences = new VBox();
         sentences.getStyleClass().add("ruler-sentences");
         said.forEach(one -> sentences.getChildren().add(sentence(one)));
-        body.getChildren().add(sentences);
-        HBox.setHgrow(sentences, Priority.ALWAYS);
+        if (!said.isEmpty()) {
+            body.getChildren().add(sentences);
+            HBox.setHgrow(sentences, Priority.ALWAYS);
+        }
     }
 
     private static Label sentence(String text) {
@@ -193,6 +199,17 @@ final class RulerCard {
         return number.map(text ->
                         text + " cannot be taken apart: the catalogue has no grammar for this maker's build numbers.")
                 .orElse("Once a build number is known, it is taken apart here. It stands on the about screen.");
+    }
+
+    /** A build string is one word, which is not broken; where it has no room it is scrolled along. */
+    private static Sheet sideways(Region ruler) {
+        Sheet sheet = new Sheet(ruler);
+        sheet.getStyleClass().add("sideways");
+        sheet.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        sheet.minViewportHeightProperty().bind(ruler.heightProperty());
+        sheet.setFocusTraversable(false);
+        HBox.setHgrow(sheet, Priority.ALWAYS);
+        return sheet;
     }
 
     private static GridPane ruler(Ruler ruler, Optional<Overlay> overlay) {

@@ -13,6 +13,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Texts;
 
 /** Where a person who stands with the phone in hand gives a fact's value: a choice of words, or a field. */
@@ -52,7 +53,7 @@ final class Typing {
     }
 
     private static FlowPane words(Fact fact, List<String> words, Consumer<String> note) {
-        FlowPane line = new FlowPane();
+        FlowPane line = new Flow();
         line.getStyleClass().add("buttons");
         for (String word : words) {
             Button button = new Button(word);

@@ -14,6 +14,7 @@ import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Event.End;
 import org.mobrak.core.job.Job;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Texts;
 
 /** How a job ends: it worked, it failed, or it is left. */
@@ -34,7 +35,7 @@ final class EndCard {
         if (complete) {
             worked.getStyleClass().add("do-this");
         }
-        FlowPane buttons = new FlowPane(
+        FlowPane buttons = new Flow(
                 worked,
                 button("It did not work", "end-failed", End.FAILED),
                 button("Stop here", "end-stopped", End.STOPPED));

@@ -9,6 +9,7 @@ import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
 import org.mobrak.app.Session;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Texts;
 
 /** Asked when the work was left and is taken up again: what the phone does meanwhile nobody has written down. */
@@ -24,7 +25,7 @@ final class ModeQuestion {
     private final VBox node;
 
     private ModeQuestion(String id, String heading, String why, Consumer<String> whoever) {
-        FlowPane answers = new FlowPane();
+        FlowPane answers = new Flow();
         answers.getStyleClass().add("buttons");
         MODES.forEach((mode, words) -> {
             Button answer = new Button(words);

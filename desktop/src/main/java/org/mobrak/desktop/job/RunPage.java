@@ -28,7 +28,7 @@ import org.mobrak.app.Snapshot;
 import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.Step;
-import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Columns;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.View;
@@ -52,7 +52,8 @@ public final class RunPage implements View {
     private boolean filling;
     private boolean asked;
 
-    public RunPage(Session session) {
+    /** @param nothing stands there while no job runs */
+    public RunPage(Session session, Region nothing) {
         this.session = session;
         this.end = new EndCard(session);
         this.modeQuestion = ModeQuestion.afterRest(session);
@@ -74,14 +75,12 @@ public final class RunPage implements View {
         pause.setMinWidth(Region.USE_PREF_SIZE);
         title.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(title, Priority.ALWAYS);
-        HBox body = new HBox(steps, scroll);
+        HBox body = new Columns(steps, scroll);
         body.getStyleClass().add("page");
         HBox.setHgrow(scroll, Priority.ALWAYS);
         VBox.setVgrow(body, Priority.ALWAYS);
         VBox sheet = new VBox(head, body);
-        node = new StackPane(
-                sheet,
-                new Empty("No job runs on this phone", "Choose a way on the page before, and write its run sheet."));
+        node = new StackPane(sheet, nothing);
         EventHandler<KeyEvent> space = this::spaceIsDone;
         // Wherever the keyboard is: in the drawer it means the same.
         node.sceneProperty().addListener((property, before, scene) -> {

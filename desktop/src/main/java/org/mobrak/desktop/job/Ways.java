@@ -9,6 +9,7 @@ import javafx.scene.layout.HBox;
 import org.mobrak.app.Session;
 import org.mobrak.core.catalogue.Habit;
 import org.mobrak.core.job.Step;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Texts;
 
 /** The ways in which a step can be done, side by side; what is chosen holds for the whole job and is remembered. */
@@ -17,7 +18,7 @@ final class Ways extends HBox {
         getStyleClass().add("named-row");
         var name = Texts.soft("Your way");
         name.getStyleClass().add("row-name");
-        FlowPane row = new FlowPane();
+        FlowPane row = new Flow();
         row.getStyleClass().add("ways");
         ToggleGroup group = new ToggleGroup();
         List<Habit> ways = moment.ways();

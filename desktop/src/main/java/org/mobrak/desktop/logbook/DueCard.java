@@ -21,6 +21,7 @@ import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.remind.Reminder;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Days;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
 
@@ -116,7 +117,7 @@ final class DueCard extends VBox {
         Button close = new Button("Back to the jobs");
         close.setId("put-due-away");
         close.setOnAction(press -> session.logbook().putDueAway());
-        FlowPane buttons = new FlowPane(save, close);
+        FlowPane buttons = new Flow(save, close);
         buttons.getStyleClass().add("buttons");
         return buttons;
     }

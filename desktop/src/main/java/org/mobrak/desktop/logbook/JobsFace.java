@@ -24,7 +24,9 @@ import org.mobrak.core.job.EventWords;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.logbook.history.JobPair;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Columns;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Leads;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
@@ -35,14 +37,18 @@ final class JobsFace {
     private final ZoneId zone;
     private final DateTimeFormatter minute;
     private final ListView<PastJob> jobs = new ListView<>();
-    private final Empty nothing =
-            new Empty("Nothing yet", "A job comes here when it has ended, whether it worked or not.");
+    private final Empty nothing;
     private final Empty hidden =
             new Empty("No job is like that", "Above is chosen what is seen; “Show all” shows the others again.");
     private final Sheet detail = new Sheet(new VBox());
-    private final HBox node = new HBox();
+    private final HBox node = new Columns();
 
-    JobsFace(Session session, ZoneId zone) {
+    /** @param leads the ways to other pages */
+    JobsFace(Session session, ZoneId zone, Leads leads) {
+        nothing = new Empty(
+                "No job has ended yet",
+                "Choose a plan on the page Ways and write its run sheet; a job comes here when it has ended, whether it worked or not.",
+                Empty.action("empty-logbook-ways", "Choose a plan", leads::ways));
         this.session = session;
         this.zone = zone;
         this.minute =
@@ -59,7 +65,6 @@ final class JobsFace {
         detail.getStyleClass().add("wide-scroll");
         HBox.setHgrow(detail, Priority.ALWAYS);
         node.getChildren().addAll(list, detail);
-        node.getStyleClass().add("page-columns");
         session.history().pair().addListener((source, before, now) -> now.ifPresent(this::showPair));
     }
 

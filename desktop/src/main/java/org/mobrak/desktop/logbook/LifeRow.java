@@ -43,6 +43,7 @@ final class LifeRow extends HBox {
         TimePane pane = new TimePane(view, point);
         lane.spans().forEach(span -> {
             Label word = TimePane.word(span.value(), "life-span");
+            word.getStyleClass().add("may-be-cut");
             word.getStyleClass().add(style(lane.fact(), span));
             pane.put(word, span.from(), span.until());
         });

@@ -14,6 +14,8 @@ import org.mobrak.app.Snapshot;
 import org.mobrak.app.Snapshot.PastJob;
 import org.mobrak.desktop.parts.Drops;
 import org.mobrak.desktop.parts.Faces;
+import org.mobrak.desktop.parts.Flow;
+import org.mobrak.desktop.parts.Leads;
 import org.mobrak.desktop.parts.View;
 
 /** The page that remembers: job by job, over time, and in numbers. */
@@ -26,7 +28,7 @@ public final class LogbookPage implements View {
     private final FilterBar filters = new FilterBar(this::choose);
     private final Faces faces = new Faces();
     private final WholeLogbook whole;
-    private final FlowPane turns = new FlowPane();
+    private final FlowPane turns = new Flow();
     private final VBox node = new VBox();
     private @Nullable Snapshot shown;
     private Asked asked = Asked.NOTHING;
@@ -44,13 +46,13 @@ public final class LogbookPage implements View {
      * @param zone in which times are shown
      * @param goToPhone lays the phone of this number on the desk
      */
-    public LogbookPage(Session session, ZoneId zone, Consumer<Long> goToPhone) {
+    public LogbookPage(Session session, ZoneId zone, Consumer<Long> goToPhone, Leads leads) {
         this.session = session;
         this.zone = zone;
-        jobs = new JobsFace(session, zone);
-        time = new TimeFace(session, zone);
-        numbers = new NumbersFace(session);
-        whole = new WholeLogbook(session, goToPhone, this::layOut);
+        jobs = new JobsFace(session, zone, leads);
+        time = new TimeFace(session, zone, leads);
+        numbers = new NumbersFace(session, leads);
+        whole = new WholeLogbook(session, zone, goToPhone, this::layOut);
         faces.add("face-jobs", "Jobs", () -> turned(Asked.NOTHING, jobs.node()));
         faces.add("face-time", "Over time", () -> turned(Asked.TIME, time.node()));
         faces.add("face-numbers", "In numbers", () -> turned(Asked.NUMBERS, numbers.node()));
@@ -95,6 +97,11 @@ public final class LogbookPage implements View {
         boolean found = whole.body().isPresent();
         boolean useful = found ? !whole.isBusy() : asked != Asked.NUMBERS;
         filters.show(useful, found || asked == Asked.NOTHING);
+    }
+
+    @Override
+    public List<Faces.Face> faces() {
+        return faces.all();
     }
 
     @Override

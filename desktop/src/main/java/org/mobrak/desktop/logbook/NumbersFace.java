@@ -13,6 +13,7 @@ import org.mobrak.core.fit.Evidence;
 import org.mobrak.core.logbook.history.Tally;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Leads;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
 
@@ -20,12 +21,16 @@ import org.mobrak.desktop.parts.Texts;
 final class NumbersFace {
     private static final int MOST = 12;
 
+    private final Leads leads;
     private final VBox content = new VBox();
     private final Sheet sheet = new Sheet(content);
 
-    NumbersFace(Session session) {
+    /** @param leads the ways to other pages */
+    NumbersFace(Session session, Leads leads) {
+        this.leads = leads;
         content.getStyleClass().add("side");
         content.setId("numbers");
+        sheet.getStyleClass().add("sideways");
         session.history().numbers().addListener((source, before, now) -> show(now));
         show(Optional.empty());
     }
@@ -39,7 +44,9 @@ final class NumbersFace {
         if (now.filter(tally -> tally.jobs() > 0).isEmpty()) {
             content.getChildren()
                     .add(new Empty(
-                            "No job has ended yet", "Once some have, here stands what worked and how long it took."));
+                            "No job has ended yet",
+                            "Once some have, here stands what worked and how long it took.",
+                            Empty.action("empty-numbers-ways", "Choose a plan", leads::ways)));
             return;
         }
         Tally tally = now.get();

@@ -29,6 +29,8 @@ import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.history.Timeline;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Flow;
+import org.mobrak.desktop.parts.Leads;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
 
@@ -41,12 +43,12 @@ final class TimeFace {
     private final TimeView view;
     private final ListView<Timeline> phones = new ListView<>();
     private final VBox lanes = new VBox();
-    private final Label seen = Texts.soft("");
+    private final Label seen = Texts.wrapped(Texts.soft(""));
     private final VBox then = new VBox();
     private final HBox node = new HBox();
     private boolean placed;
 
-    TimeFace(Session session, ZoneId zone) {
+    TimeFace(Session session, ZoneId zone, Leads leads) {
         this.session = session;
         this.view = new TimeView(zone);
         this.minute =
@@ -55,8 +57,10 @@ final class TimeFace {
         phones.getStyleClass().add("lives");
         Texts.aloud(phones, "Phones over time. Left and right go from event to event, plus and minus zoom.");
         phones.setCellFactory(list -> new LifeCell());
-        phones.setPlaceholder(
-                new Empty("Nothing yet", "What is read of a phone and done to it appears here, over time."));
+        phones.setPlaceholder(new Empty(
+                "Nothing yet",
+                "What is read of a phone and done to it appears here, over time.",
+                Empty.action("empty-time-reading", "Take a reading", leads::takeReading)));
         phones.getSelectionModel().selectedItemProperty().addListener((property, old, now) -> showLanes());
         phones.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         VBox.setVgrow(phones, Priority.ALWAYS);
@@ -103,11 +107,11 @@ final class TimeFace {
         return name;
     }
 
-    private HBox controls() {
+    private Flow controls() {
         Button nearer = button("time-nearer", "Nearer", Feather.ZOOM_IN, view::nearer);
         Button farther = button("time-farther", "Farther", Feather.ZOOM_OUT, view::farther);
         Button whole = button("time-whole", "All of it", Feather.MAXIMIZE, this::seeAll);
-        HBox controls = new HBox(nearer, farther, whole, seen);
+        Flow controls = new Flow(nearer, farther, whole, seen);
         controls.getStyleClass().add("time-controls");
         return controls;
     }
@@ -166,7 +170,7 @@ final class TimeFace {
     private void showLanes() {
         lanes.getChildren().clear();
         chosen().ifPresent(life -> {
-            Label heading = Texts.heading(life.phone().nickname());
+            Label heading = Texts.wrapped(Texts.heading(life.phone().nickname()));
             lanes.getChildren().add(heading);
             life.lanes().forEach(lane -> lanes.getChildren().add(LifeRow.of(lane, view, this::point)));
         });

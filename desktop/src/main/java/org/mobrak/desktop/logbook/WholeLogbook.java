@@ -2,6 +2,7 @@ package org.mobrak.desktop.logbook;
 
 import java.io.File;
 import java.nio.file.Path;
+import java.time.ZoneId;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -34,6 +35,8 @@ import org.mobrak.core.logbook.search.Hit;
 import org.mobrak.core.logbook.transfer.Imported;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Flow;
+import org.mobrak.desktop.parts.Pasting;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
@@ -44,6 +47,7 @@ final class WholeLogbook {
     private static final FileChooser.ExtensionFilter ZIP = new FileChooser.ExtensionFilter("Zip", "*.zip");
 
     private final Session session;
+    private final ZoneId zone;
     private final Consumer<Long> goToPhone;
     private final Runnable changed;
     private final TextField words = new TextField();
@@ -64,12 +68,15 @@ final class WholeLogbook {
      * @param goToPhone is given the number of the phone of a hit
      * @param changed is called when there is something else to be seen than before
      */
-    WholeLogbook(Session session, Consumer<Long> goToPhone, Runnable changed) {
+    WholeLogbook(Session session, ZoneId zone, Consumer<Long> goToPhone, Runnable changed) {
+        this.zone = zone;
         this.session = session;
         this.goToPhone = goToPhone;
         this.changed = changed;
+        Pasting.seeks(words);
         words.setId("search-logbook");
-        words.setPromptText("Search everything: words, build numbers, notes …");
+        words.setPromptText("Search the logbook …");
+        Texts.tip(words, "Words, build numbers, notes: whatever was read, done or noted");
         Texts.aloud(words, "Search the logbook");
         HBox.setHgrow(words, Priority.ALWAYS);
         typed.setOnFinished(now -> session.logbook().search(words.getText()));
@@ -228,7 +235,7 @@ final class WholeLogbook {
         Button leave = new Button("Leave it");
         leave.setId("leave-copy");
         leave.setOnAction(press -> askFor(Optional.empty()));
-        FlowPane buttons = new FlowPane(back, leave);
+        FlowPane buttons = new Flow(back, leave);
         buttons.getStyleClass().add("buttons");
         return new Card(
                 "The logbook as it was: " + copy.getFileName(),
@@ -252,18 +259,19 @@ final class WholeLogbook {
         return due.filter(card -> card.tells(told)).orElseGet(() -> new DueCard(session, told));
     }
 
+    private Button proposal(String word) {
+        Button button = Empty.action("proposal-" + word, "", () -> words.setText(word));
+        Texts.say(button, "Did you mean “" + word + "”?");
+        return button;
+    }
+
     private Node found(Found found) {
         seen = wanted(found);
         if (found.hits().isEmpty()) {
-            Empty empty = new Empty("Nothing has “" + found.query() + "”", "Fewer words or letters find more.");
-            found.proposals().forEach(word -> {
-                Hyperlink link = new Hyperlink();
-                Texts.say(link, "Did you mean “" + word + "”?");
-                link.setId("proposal-" + word);
-                link.setOnAction(press -> words.setText(word));
-                empty.getChildren().add(link);
-            });
-            return empty;
+            return new Empty(
+                    "No matches for “" + found.query() + "”",
+                    "Try fewer words or letters.",
+                    found.proposals().stream().map(this::proposal).toArray(Button[]::new));
         }
         List<Hit> hits = seen;
         String left =
@@ -286,8 +294,7 @@ final class WholeLogbook {
         phone.setOnAction(press -> goToPhone.accept(hit.phone()));
         VBox lines = new VBox(
                 phone,
-                Texts.soft(hit.kind().word() + "  ·  "
-                        + hit.at().substring(0, Math.min(16, hit.at().length())).replace('T', ' ')),
+                Texts.soft(hit.kind().word() + "  ·  " + hit.told(zone)),
                 Texts.wrapped(Texts.exact(hit.text().replaceAll("\\s+", " "))));
         lines.getStyleClass().add("hit");
         return lines;
@@ -347,7 +354,7 @@ final class WholeLogbook {
         Button leave = new Button("Leave it");
         leave.setId("leave-export");
         leave.setOnAction(press -> session.logbook().leave());
-        FlowPane buttons = new FlowPane(take, leave);
+        FlowPane buttons = new Flow(take, leave);
         buttons.getStyleClass().add("buttons");
         return buttons;
     }

@@ -1,5 +1,6 @@
 package org.mobrak.desktop.material;
 
+import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import javafx.scene.control.Button;
@@ -21,7 +22,9 @@ import org.mobrak.core.gather.RestoreCheck;
 import org.mobrak.core.gather.StockCopy;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Columns;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
@@ -37,20 +40,20 @@ final class CopiesFace implements View {
     private final HBox node;
     private Optional<Desk> desk = Optional.empty();
 
-    CopiesFace(Session session, Choice choice) {
+    CopiesFace(Session session, Choice choice, Runnable files) {
         this.session = session;
         this.choice = choice;
         choice.plan().addListener((property, old, plan) -> showDetail());
         copies.setId("stock-copies");
         copies.setCellFactory(view -> new CopyCell());
-        copies.setPlaceholder(
-                new Empty(
-                        "No copy of this phone is registered",
-                        "Take an image of each partition before it is written, drop it on this page, and register it from the table."));
+        copies.setPlaceholder(new Empty(
+                "No copy of this phone is registered",
+                "Take an image of each partition before it is written, drop it on this page, and register it from the table.",
+                Empty.action("empty-choose-copies", "Choose files …", files)));
         copies.getSelectionModel().selectedItemProperty().addListener((property, old, copy) -> showDetail());
         HBox.setHgrow(sheet, Priority.ALWAYS);
-        node = new HBox(copies, sheet);
-        node.getStyleClass().addAll("page", "page-columns");
+        node = new Columns(copies, sheet);
+        node.getStyleClass().add("page");
     }
 
     @Override
@@ -115,7 +118,7 @@ final class CopiesFace implements View {
         Button off = new Button("Take it off the register", new FontIcon(Feather.X));
         off.setId("unregister-copy");
         off.setOnAction(press -> session.files().unregisterCopy(copy));
-        FlowPane buttons = new FlowPane(verify, off);
+        FlowPane buttons = new Flow(verify, off);
         buttons.getStyleClass().add("buttons");
         card.getChildren().add(buttons);
         return card;
@@ -150,7 +153,7 @@ final class CopiesFace implements View {
             }
             return copy.check()
                     .map(check -> (check.whole() ? "found whole on " : "found damaged on ")
-                            + check.at().toString().substring(0, "2026-11-25".length()))
+                            + check.at().atZone(ZoneId.systemDefault()).toLocalDate())
                     .orElse("not verified since it was registered");
         }
     }

@@ -15,6 +15,8 @@ import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
 import org.mobrak.desktop.parts.Drops;
 import org.mobrak.desktop.parts.Faces;
+import org.mobrak.desktop.parts.Flow;
+import org.mobrak.desktop.parts.Leads;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.View;
 import org.mobrak.desktop.plan.Choice;
@@ -23,20 +25,20 @@ import org.mobrak.desktop.plan.Choice;
 public final class FilesPage implements View {
     private final Session session;
     private final List<View> views;
+    private final Faces faces = new Faces();
     private final VBox node;
 
-    public FilesPage(Session session, Choice choice) {
+    public FilesPage(Session session, Choice choice, Leads leads) {
         this.session = session;
-        TableFace table = new TableFace(session);
-        CopiesFace copies = new CopiesFace(session, choice);
-        GatherFace gather = new GatherFace(session, choice);
-        Faces faces = new Faces();
+        TableFace table = new TableFace(session, this::choose);
+        CopiesFace copies = new CopiesFace(session, choice, this::choose);
+        GatherFace gather = new GatherFace(session, choice, leads);
         faces.add("face-gather", "To gather", gather::node);
         gather.toTable(faces.add("face-table", "On the table", table::node));
         faces.add("face-copies", "Copies to come back", copies::node);
         views = List.of(gather, table, copies);
         Label hint = Texts.soft("Or drop files or folders on this page; they are looked into, never changed.");
-        FlowPane head = new FlowPane(chooseFiles(), chooseFolder(), faces.tabs(), hint);
+        FlowPane head = new Flow(chooseFiles(), chooseFolder(), faces.tabs(), hint);
         head.getStyleClass().add("page-head");
         node = new VBox(head, faces.body());
         // What is dropped here is a file to look into, not a reading.
@@ -48,15 +50,18 @@ public final class FilesPage implements View {
         files.setId("look-into-files");
         files.getStyleClass().add("do-this");
         files.setMinWidth(Region.USE_PREF_SIZE);
-        files.setOnAction(press -> {
-            FileChooser chooser = new FileChooser();
-            chooser.setTitle("Files to look into");
-            List<File> chosen = chooser.showOpenMultipleDialog(node.getScene().getWindow());
-            if (chosen != null) {
-                session.files().lookInto(chosen.stream().map(File::toPath).toList());
-            }
-        });
+        files.setOnAction(press -> choose());
         return files;
+    }
+
+    /** Asks which files are looked into. */
+    public void choose() {
+        FileChooser chooser = new FileChooser();
+        chooser.setTitle("Files to look into");
+        List<File> chosen = chooser.showOpenMultipleDialog(node.getScene().getWindow());
+        if (chosen != null) {
+            session.files().lookInto(chosen.stream().map(File::toPath).toList());
+        }
     }
 
     private Button chooseFolder() {
@@ -71,6 +76,11 @@ public final class FilesPage implements View {
             }
         });
         return folder;
+    }
+
+    @Override
+    public List<Faces.Face> faces() {
+        return faces.all();
     }
 
     @Override

@@ -20,6 +20,7 @@ import org.mobrak.core.gather.Kept;
 import org.mobrak.core.gather.Need;
 import org.mobrak.core.gather.Standing;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.TypedValue;
 
@@ -91,7 +92,7 @@ final class GatherCard extends Card {
             session.files().lay(kept);
             toTable.run();
         });
-        FlowPane buttons = new FlowPane(open);
+        FlowPane buttons = new Flow(open);
         buttons.getStyleClass().add("buttons");
         if (item.standing() == Standing.HAVE || item.standing() == Standing.UNCHECKED) {
             buttons.getChildren().add(keep(kept, turn));

@@ -23,7 +23,9 @@ import org.mobrak.core.gather.Standing;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.core.plan.Sizes;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Columns;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Leads;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.View;
@@ -46,15 +48,17 @@ final class GatherFace implements View {
     private final HBox lists;
     private final HBox summary;
     private final StackPane empty;
-    private final Empty nothing = new Empty(
-            "Nothing to gather yet",
-            "Choose a goal on the page Ways. When a plan leads there, everything it needs stands here: files, tools, cable, card, money.");
+    private final Empty nothing;
     private final VBox node;
     private Runnable toTable = () -> {};
     private Optional<Desk> shown = Optional.empty();
     private Optional<Gathering> list = Optional.empty();
 
-    GatherFace(Session session, Choice choice) {
+    GatherFace(Session session, Choice choice, Leads leads) {
+        nothing = new Empty(
+                "Nothing to gather yet",
+                "Choose a goal on the page Ways. When a plan leads there, everything it needs stands here: files, tools, cable, card, money.",
+                Empty.action("empty-choose-goal", "Choose a goal", leads::ways));
         this.session = session;
         this.choice = choice;
         plans.setId("gather-plan");
@@ -80,8 +84,8 @@ final class GatherFace implements View {
         items.setCellFactory(view -> new GatherCell());
         items.getSelectionModel().selectedItemProperty().addListener((property, old, item) -> showDetail(item));
         HBox.setHgrow(detail, Priority.ALWAYS);
-        lists = new HBox(items, detail);
-        lists.getStyleClass().addAll("page", "page-columns");
+        lists = new Columns(items, detail);
+        lists.getStyleClass().add("page");
         VBox.setVgrow(lists, Priority.ALWAYS);
         empty = new StackPane(nothing);
         VBox.setVgrow(empty, Priority.ALWAYS);

@@ -17,6 +17,7 @@ import javafx.scene.layout.VBox;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.PhoneFamily.Partition;
 import org.mobrak.core.material.Write;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Texts;
 
 /**
@@ -130,7 +131,7 @@ final class PartitionStrip extends VBox {
     private FlowPane legend() {
         Set<PartitionClass> kinds = EnumSet.noneOf(PartitionClass.class);
         stretches.forEach(stretch -> kinds.add(stretch.kind()));
-        FlowPane legend = new FlowPane();
+        FlowPane legend = new Flow();
         legend.getStyleClass().add("legend");
         for (PartitionClass kind : kinds) {
             HBox part = new HBox(glyph(kind), Texts.soft(kind.label()));

@@ -26,7 +26,9 @@ import org.mobrak.core.material.Inspection;
 import org.mobrak.core.material.Material;
 import org.mobrak.core.plan.Sizes;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Columns;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.View;
@@ -39,17 +41,20 @@ final class TableFace implements View {
     private final Session session;
     private final ListView<Kept> files = new ListView<>();
     private final Sheet sheet = new Sheet(new VBox());
-    private final Empty nothing = new Empty(
-            "No file lies on the table",
-            "Drop one here. Its bytes are read, never its name: what it is, what is in it, which partitions it would write, and whether it is for this phone.");
+    private final Empty nothing;
     private final HBox node;
     private Optional<Snapshot.Table> shown = Optional.empty();
     private Told told = new Told(Optional.empty(), Optional.empty());
     private Optional<Desk> desk = Optional.empty();
     private boolean showing;
 
-    TableFace(Session session) {
+    /** @param choose asks which files are looked into */
+    TableFace(Session session, Runnable choose) {
         this.session = session;
+        nothing = new Empty(
+                "No file lies on the table",
+                "Drop one here. Its bytes are read, never its name: what it is, what is in it, which partitions it would write, and whether it is for this phone.",
+                Empty.action("empty-choose-files", "Choose files …", choose));
         files.setId("kept-files");
         files.setCellFactory(view -> new KeptCell(this::judged));
         files.getSelectionModel().selectedItemProperty().addListener((property, old, file) -> open(file));
@@ -58,8 +63,8 @@ final class TableFace implements View {
         HBox.setHgrow(sheet, Priority.ALWAYS);
         HBox.setHgrow(nothing, Priority.ALWAYS);
         nothing.setMaxWidth(Double.MAX_VALUE);
-        node = new HBox(files, sheet);
-        node.getStyleClass().addAll("page", "page-columns");
+        node = new Columns(files, sheet);
+        node.getStyleClass().add("page");
     }
 
     /** All that the sheet tells of. */
@@ -151,7 +156,7 @@ final class TableFace implements View {
         } else {
             head.getChildren().add(Words.findings(findings));
         }
-        FlowPane buttons = new FlowPane(compare(table), register(table.kept()), away(table.kept()));
+        FlowPane buttons = new Flow(compare(table), register(table.kept()), away(table.kept()));
         buttons.getStyleClass().add("buttons");
         head.getChildren().add(buttons);
         return head;

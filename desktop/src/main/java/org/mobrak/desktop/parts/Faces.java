@@ -1,12 +1,14 @@
 package org.mobrak.desktop.parts;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Supplier;
+import javafx.scene.Node;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.layout.HBox;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
@@ -16,12 +18,11 @@ import javafx.scene.layout.VBox;
 public final class Faces {
     private final Map<ToggleButton, Supplier<Region>> faces = new LinkedHashMap<>();
     private final ToggleGroup turn = new ToggleGroup();
-    private final HBox tabs = new HBox();
+    private final FlowPane tabs = new Tabs();
     private final StackPane body = new StackPane();
 
     public Faces() {
         tabs.getStyleClass().add("ruler-kinds");
-        tabs.setMinWidth(Region.USE_PREF_SIZE);
         VBox.setVgrow(body, Priority.ALWAYS);
         turn.selectedToggleProperty().addListener((property, old, now) -> {
             if (now == null) {
@@ -53,7 +54,33 @@ public final class Faces {
         return () -> tab.setSelected(true);
     }
 
-    public HBox tabs() {
+    /**
+     * One of them, by its name.
+     *
+     * @param turn shows it
+     */
+    public record Face(String id, String label, Runnable turn) {}
+
+    /** All of them, in their order. */
+    public List<Face> all() {
+        return faces.keySet().stream()
+                .map(tab -> new Face(tab.getId(), tab.getText(), () -> tab.setSelected(true)))
+                .toList();
+    }
+
+    /** They wish for one row, and take more where there is less room. */
+    private static final class Tabs extends FlowPane {
+        @Override
+        protected double computePrefWidth(double height) {
+            List<Node> all = getManagedChildren();
+            double sum = all.stream()
+                    .mapToDouble(tab -> snapSizeX(tab.prefWidth(-1)) + 1)
+                    .sum();
+            return snappedLeftInset() + snappedRightInset() + sum + getHgap() * Math.max(0, all.size() - 1);
+        }
+    }
+
+    public FlowPane tabs() {
         return tabs;
     }
 

@@ -7,6 +7,7 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import org.mobrak.core.plan.Cost;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Texts;
 
 /**
@@ -36,7 +37,7 @@ public final class Cell extends VBox {
 
     /** What the shapes mean. */
     static FlowPane legend() {
-        FlowPane legend = new FlowPane(
+        FlowPane legend = new Flow(
                 named(new Cell(false, false, ""), "data kept"),
                 named(new Cell(true, false, ""), "data wiped"),
                 named(new Cell(false, true, ""), "something stays for good"));

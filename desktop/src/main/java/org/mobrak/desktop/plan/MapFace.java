@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import javafx.application.Platform;
 import javafx.css.PseudoClass;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -43,14 +44,15 @@ public final class MapFace {
         drawing.setId("map");
         drawing.getStyleClass().add("map");
         ScrollPane scroll = new ScrollPane(drawing);
-        scroll.getStyleClass().addAll("sheet", "map-scroll");
+        scroll.getStyleClass().addAll("sheet", "map-scroll", "sideways");
         VBox.setVgrow(scroll, Priority.ALWAYS);
         said.setId("map-said");
         VBox words = new VBox(said);
         words.getStyleClass().add("map-words");
         node = new VBox(scroll, words);
         node.getStyleClass().add("page");
-        said.fontProperty().addListener((property, old, font) -> desk.ifPresent(this::show));
+        // Not while styles are given out, in whose midst nothing may be taken out of the page.
+        said.fontProperty().addListener((property, old, font) -> Platform.runLater(() -> desk.ifPresent(this::show)));
         choice.plan().addListener((property, old, plan) -> point());
         choice.route().addListener((property, old, route) -> point());
     }

@@ -6,6 +6,7 @@ import java.util.stream.Collectors;
 import javafx.css.PseudoClass;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.control.Hyperlink;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -19,6 +20,8 @@ import org.mobrak.core.plan.Assumption;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.core.plan.Replay;
 import org.mobrak.core.plan.WayBack;
+import org.mobrak.desktop.parts.Flow;
+import org.mobrak.desktop.parts.Leads;
 import org.mobrak.desktop.parts.Texts;
 
 /** One plan: what it trades in a sentence; chosen, also why in this order, the sums, the way back, and the button to take it. */
@@ -26,11 +29,17 @@ final class PlanCard extends VBox {
     private static final PseudoClass CHOSEN = PseudoClass.getPseudoClass("chosen");
 
     private final Session session;
+    private final Choice choice;
+    private final Leads leads;
+    private final int number;
     private final Desk desk;
     private final Plan plan;
     private final VBox open = new VBox();
 
-    PlanCard(Session session, Desk desk, Choice choice, Plan plan, int number) {
+    PlanCard(Session session, Desk desk, Choice choice, Leads leads, Plan plan, int number) {
+        this.leads = leads;
+        this.choice = choice;
+        this.number = number;
         this.session = session;
         this.desk = desk;
         this.plan = plan;
@@ -108,16 +117,22 @@ final class PlanCard extends VBox {
         take.getStyleClass().add("do-this");
         take.setDisable(busy);
         take.setOnAction(press -> session.job().start(plan));
-        FlowPane buttons = new FlowPane(take, new BriefMenu(session, plan, () -> session.briefOf(desk, plan)));
+        FlowPane buttons = new Flow(take, new BriefMenu(session, plan, () -> session.briefOf(desk, plan)));
         buttons.getStyleClass().add("buttons");
         if (busy) {
             buttons.getChildren().add(Texts.soft("A job runs on this phone; finish or stop it first."));
         } else {
-            buttons.getChildren()
-                    .add(Texts.soft(
-                            desk.isRehearsed(plan)
-                                    ? "Rehearsed to its goal."
-                                    : "Never rehearsed; see the face Rehearsal."));
+            boolean rehearsed = desk.isRehearsed(plan);
+            buttons.getChildren().add(Texts.soft(rehearsed ? "Rehearsed to its goal." : "Not rehearsed yet."));
+            if (!rehearsed) {
+                Hyperlink rehearse = new Hyperlink("Rehearse");
+                rehearse.setId("rehearse-plan-" + number);
+                rehearse.setOnAction(press -> {
+                    choice.take(plan);
+                    leads.rehearse();
+                });
+                buttons.getChildren().add(rehearse);
+            }
         }
         return buttons;
     }

@@ -18,6 +18,9 @@ import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.core.plan.Planner;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Columns;
+import org.mobrak.desktop.parts.Flow;
+import org.mobrak.desktop.parts.Leads;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
@@ -25,6 +28,7 @@ import org.mobrak.desktop.parts.Texts;
 /** The plans side by side: drawn by time and risk, and as cards. Where there is none, what is in the way and what would do. */
 public final class PlansFace {
     private final Session session;
+    private final Leads leads;
     private final Choice choice;
     private final TradeOffPlot plot;
     private final Label assumed = Texts.wrapped(Texts.soft("Each plan supposes something; its card says what"));
@@ -36,7 +40,8 @@ public final class PlansFace {
     private Optional<Planner.Answer> answer = Optional.empty();
     private boolean more;
 
-    public PlansFace(Session session, Choice choice) {
+    public PlansFace(Session session, Choice choice, Leads leads) {
+        this.leads = leads;
         this.session = session;
         this.choice = choice;
         plot = new TradeOffPlot(choice);
@@ -49,7 +54,7 @@ public final class PlansFace {
         drawing.setFitToHeight(true);
         drawing.getStyleClass().add("plot-card");
         HBox.setHgrow(sheet, Priority.ALWAYS);
-        node = new HBox(drawing, sheet);
+        node = new Columns(drawing, sheet);
         node.getStyleClass().add("page");
         choice.plan().addListener((property, old, plan) -> point(plan));
     }
@@ -72,7 +77,7 @@ public final class PlansFace {
         List<Plan> plans = offered(now, more);
         List<Node> content = new ArrayList<>();
         boolean reached = now.plans().stream().anyMatch(plan -> plan.routes().isEmpty());
-        new RecognitionCard(session, desk).card().ifPresent(content::add);
+        new RecognitionCard(session, desk, leads).card().ifPresent(content::add);
         if (reached) {
             content.add(reached(now.goal()));
         } else if (now.plans().isEmpty()) {
@@ -80,7 +85,7 @@ public final class PlansFace {
         }
         List<PlanCard> made = new ArrayList<>();
         for (int i = 0; i < plans.size() && !reached; i++) {
-            made.add(new PlanCard(session, desk, choice, plans.get(i), i + 1));
+            made.add(new PlanCard(session, desk, choice, leads, plans.get(i), i + 1));
         }
         content.addAll(made);
         if (!now.rest().isEmpty()) {
@@ -131,7 +136,7 @@ public final class PlansFace {
             card.getChildren().add(line);
         }
         if (!now.reachable().isEmpty()) {
-            FlowPane goals = new FlowPane();
+            FlowPane goals = new Flow();
             goals.getStyleClass().add("buttons");
             for (Goal goal : now.reachable()) {
                 Button instead = new Button(goal.label());

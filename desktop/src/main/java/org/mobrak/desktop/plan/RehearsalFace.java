@@ -28,6 +28,7 @@ import org.mobrak.app.rehearsal.Person;
 import org.mobrak.app.rehearsal.Report;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
 
@@ -54,7 +55,8 @@ public final class RehearsalFace {
     private Optional<Outlook> drilledFor = Optional.empty();
     private long seed;
 
-    public RehearsalFace(Session session, Choice choice) {
+    /** @param plans turns to the plans, of which one is chosen */
+    public RehearsalFace(Session session, Choice choice, Runnable plans) {
         this.session = session;
         this.choice = choice;
         this.practice = new PracticeSide(session.rehearsals());
@@ -77,11 +79,12 @@ public final class RehearsalFace {
         caught.managedProperty().bind(Bindings.isNotEmpty(caught.getChildren()));
         events.setId("rehearsal-events");
         events.setCellFactory(list -> new Line());
-        events.setPlaceholder(
-                new Empty(
-                        "Nothing rehearsed yet",
-                        "The phone is laid on the bench as it is known, and what is not known is drawn anew each time. Which plan: see the face Plans."));
-        FlowPane asking = new FlowPane(play, byHand, Texts.soft("What goes wrong:"), fault, hasty);
+        events.setPlaceholder(new Empty(
+                "Nothing rehearsed yet",
+                "The simulated phone starts from what you know; unknown values are random each time.",
+                Empty.action("empty-rehearse-now", "Rehearse", this::play),
+                Empty.action("empty-plans", "Choose another plan", plans)));
+        FlowPane asking = new Flow(play, byHand, Texts.soft("What goes wrong:"), fault, hasty);
         asking.getStyleClass().add("buttons");
         caught.getStyleClass().add("lines");
         Label mark = Texts.soft("On the bench, no real job: nothing here reaches the logbook.");

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.function.ToDoubleFunction;
+import javafx.application.Platform;
 import javafx.css.PseudoClass;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -39,7 +40,8 @@ final class TradeOffPlot extends Pane {
         choice.plan().addListener((property, old, plan) -> point(plan));
         widthProperty().addListener((property, old, width) -> draw());
         heightProperty().addListener((property, old, height) -> draw());
-        heading.fontProperty().addListener((property, old, font) -> draw());
+        // Not while styles are given out, in whose midst nothing may be taken out of the page.
+        heading.fontProperty().addListener((property, old, font) -> Platform.runLater(this::draw));
     }
 
     void show(List<Plan> shown) {

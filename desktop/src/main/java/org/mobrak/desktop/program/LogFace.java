@@ -13,6 +13,7 @@ import javafx.scene.layout.VBox;
 import org.mobrak.app.ProgramDesk;
 import org.mobrak.app.Session;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Texts;
 
 /** What the program wrote down of itself, fit to be given to others. */
@@ -41,7 +42,7 @@ final class LogFace {
         Button again = new Button("Read it again");
         again.setId("read-log");
         again.setOnAction(press -> read());
-        FlowPane buttons = new FlowPane(copy, again);
+        FlowPane buttons = new Flow(copy, again);
         buttons.getStyleClass().add("buttons");
         Card card = new Card(
                 "The end of the log",

@@ -16,6 +16,7 @@ import org.mobrak.desktop.parts.Texts;
 public final class ProgramSheet {
     private final VBox node = new VBox();
     private final Session session;
+    private final Faces faces = new Faces();
 
     /**
      * A sheet.
@@ -33,7 +34,6 @@ public final class ProgramSheet {
         SettingsFace settings = new SettingsFace(session, looks, place.workspace());
         LogFace log = new LogFace(session, place.log());
         AboutFace about = new AboutFace();
-        Faces faces = new Faces();
         faces.add("program-settings", "Settings", settings::node);
         faces.add("program-about", "This program", about::node);
         faces.add("program-log", "Log", log::node);
@@ -51,6 +51,13 @@ public final class ProgramSheet {
 
     public Region node() {
         return node;
+    }
+
+    /** Turns to one of its faces. */
+    public void turn(String face) {
+        faces.all().stream()
+                .filter(one -> one.id().equals(face))
+                .forEach(one -> one.turn().run());
     }
 
     /** It is about to be seen: a job may have chosen a habit since. */

@@ -22,6 +22,7 @@ import org.mobrak.app.Session;
 import org.mobrak.core.catalogue.Habit;
 import org.mobrak.core.proof.Strictness;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
 
@@ -142,7 +143,7 @@ final class SettingsFace {
     }
 
     private static FlowPane row(Button... buttons) {
-        FlowPane row = new FlowPane(buttons);
+        FlowPane row = new Flow(buttons);
         row.getStyleClass().add("buttons");
         return row;
     }

@@ -1,11 +1,13 @@
 package org.mobrak.desktop.shell;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import java.util.stream.Stream;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -28,7 +30,11 @@ import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Severity;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Flow;
+import org.mobrak.desktop.parts.Marked;
+import org.mobrak.desktop.parts.Pasting;
 import org.mobrak.desktop.parts.Sign;
+import org.mobrak.desktop.parts.Sought;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.View;
 
@@ -45,12 +51,16 @@ final class Drawer implements View {
     private final VBox node;
     private List<DrawerEntry> all = List.of();
     private Optional<PhoneRecord> onDesk = Optional.empty();
+    private Sought sought = Sought.of("");
     private boolean showing;
+    private boolean added;
+    private Optional<Long> beforeAdding = Optional.empty();
 
     Drawer(Session session, Region foot) {
         this.session = session;
         phones.setId("phones");
-        phones.setCellFactory(PhoneCell::new);
+        phones.setCellFactory(list -> new PhoneCell(list, () -> sought));
+        Pasting.seeks(wanted);
         wanted.setId("find-phone");
         wanted.setPromptText("Find (Ctrl+F)");
         // Or it would have the keyboard as soon as the window opens, and hide what it is for.
@@ -135,24 +145,23 @@ final class Drawer implements View {
         showing = false;
     }
 
-    /** Lists the phones that hold every word that is sought, in their name or in what is told of them. */
+    /** Lists the phones that are meant, the nearest first: one whose name was typed whole before those that only hold it. */
     private void list() {
         showing = true;
-        List<String> words = wanted.getText()
-                .toLowerCase(Locale.ROOT)
-                .lines()
-                .flatMap(line -> Stream.of(line.strip().split("\\s+")))
-                .filter(word -> !word.isEmpty())
-                .toList();
+        sought = Sought.of(wanted.getText());
         phones.getItems()
                 .setAll(all.stream()
-                        .filter(entry ->
-                                words.stream().allMatch(word -> told(entry).contains(word)))
+                        .filter(entry -> distance(entry).isPresent())
+                        .sorted(Comparator.comparingInt(entry -> distance(entry).orElse(0)))
                         .toList());
         if (phones.getItems().isEmpty()) {
             phones.setPlaceholder(nothingListed());
         }
         markOnDesk();
+    }
+
+    private OptionalInt distance(DrawerEntry entry) {
+        return sought.distance(entry.phone().nickname(), told(entry));
     }
 
     private Empty nothingListed() {
@@ -163,8 +172,7 @@ final class Drawer implements View {
 
     private static String told(DrawerEntry entry) {
         String marks = entry.marks().stream().map(DrawerEntry.Mark::word).collect(Collectors.joining(" "));
-        return String.join(" ", entry.phone().nickname(), entry.name(), marks, entry.waitsFor())
-                .toLowerCase(Locale.ROOT);
+        return String.join(" ", entry.name(), marks, entry.waitsFor());
     }
 
     /** Where the phone that is sought is typed. */
@@ -192,8 +200,21 @@ final class Drawer implements View {
     }
 
     private void add() {
-        session.addPhone(nickname.getText());
-        nickname.clear();
+        if (!nickname.getText().isBlank()) {
+            added = true;
+            session.addPhone(nickname.getText());
+            nickname.clear();
+        }
+    }
+
+    /** Whether the phone on the desk was just put into the drawer here; told once. */
+    boolean hasAdded(Optional<Long> phone) {
+        boolean now = added && phone.isPresent() && !phone.equals(beforeAdding);
+        if (now || !added) {
+            added = false;
+            beforeAdding = phone;
+        }
+        return now;
     }
 
     /** What it is made of stays, whatever phone it comes to show. */
@@ -202,10 +223,14 @@ final class Drawer implements View {
         private final HBox first = new HBox(nickname);
         private final Label name = Texts.exact("");
         private final Label waits = Texts.soft("");
-        private final FlowPane state = new FlowPane(waits);
+        private final FlowPane state = new Flow(waits);
         private final VBox drawn = new VBox(first, name, state);
 
-        PhoneCell(ListView<DrawerEntry> list) {
+        private final Supplier<Sought> sought;
+
+        /** @param sought what is typed to find a phone; it is marked in its name */
+        PhoneCell(ListView<DrawerEntry> list, Supplier<Sought> sought) {
+            this.sought = sought;
             nickname.getStyleClass().add("route-name");
             HBox.setHgrow(nickname, Priority.ALWAYS);
             nickname.setMaxWidth(Double.MAX_VALUE);
@@ -233,7 +258,7 @@ final class Drawer implements View {
         private void say(DrawerEntry entry) {
             Texts.say(nickname, entry.phone().nickname());
             Texts.say(name, entry.name());
-            first.getChildren().setAll(nickname);
+            first.getChildren().setAll(named(entry.phone().nickname()));
             entry.worst()
                     .filter(worst -> worst != Severity.NOTE)
                     .ifPresent(worst -> first.getChildren().add(Sign.of(worst)));
@@ -243,6 +268,16 @@ final class Drawer implements View {
             Texts.say(waits, entry.waitsFor());
             boolean stopped = entry.worst().filter(Severity.STOP::equals).isPresent();
             waits.getStyleClass().setAll("label", "text-soft", stopped ? "waits-stop" : "waits");
+        }
+
+        private Region named(String name) {
+            if (sought.get().isEmpty()) {
+                return nickname;
+            }
+            Marked marked = new Marked(name, sought.get(), "route-name");
+            HBox.setHgrow(marked, Priority.ALWAYS);
+            marked.setMaxWidth(Double.MAX_VALUE);
+            return marked;
         }
 
         private static Label chip(DrawerEntry.Mark mark) {

@@ -12,7 +12,7 @@ import org.mobrak.app.Session;
 /** Light or dark, and how large the letters are; both are remembered with the workspace. */
 final class Look {
     private static final double SMALLEST = 11;
-    private static final double USUAL = 14;
+    static final double USUAL = 14;
     /** Twice the usual: Web Content Accessibility Guidelines 2.1, success criterion 1.4.4. */
     private static final double LARGEST = 2 * USUAL;
 
@@ -42,6 +42,12 @@ final class Look {
     void begin() {
         scene.getStylesheets().setAll(resource("light.css"), resource("mobrak.css"));
         theme(false);
+    }
+
+    /** Gives any scene the usual looks. */
+    static void dress(Scene other) {
+        FONTS.forEach(font -> Font.loadFont(resource("fonts/" + font + ".woff"), USUAL));
+        other.getStylesheets().setAll(resource("light.css"), resource("mobrak.css"));
     }
 
     /** Puts the look back that the workspace remembers. */

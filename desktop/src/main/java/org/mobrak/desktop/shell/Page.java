@@ -7,8 +7,8 @@ import org.mobrak.app.Snapshot;
 import org.mobrak.core.fit.RouteFit;
 import org.mobrak.core.fit.Verdict;
 import org.mobrak.core.gather.Standing;
-import org.mobrak.core.identity.Fact;
 import org.mobrak.core.plan.Plan;
+import org.mobrak.core.proof.RootWords;
 
 /** The stages of the work, in the order in which they are done, with the cautions that go with each. */
 public enum Page {
@@ -84,29 +84,33 @@ public enum Page {
                 snapshot.desk()
                         .flatMap(desk -> desk.dossier().runningJob())
                         .map(job ->
-                                job.tickedCount() + " of " + job.sheet().steps().size() + " steps")
+                                job.tickedCount() + " of " + job.sheet().steps().size() + " done")
                         .orElse("no job");
             case AFTER ->
                 snapshot.desk()
-                        .map(desk -> "root "
-                                + desk.identity().facts().value(Fact.ROOT).orElse("unknown"))
+                        .map(desk -> RootWords.brief(desk.identity().facts()))
                         .orElse("");
             case LOGBOOK ->
                 snapshot.past().size() == 1 ? "1 job" : snapshot.past().size() + " jobs";
-            case CATALOGUE -> snapshot.catalogue().routes() + " routes" + faults(snapshot);
+            case CATALOGUE ->
+                faults(snapshot) == 0
+                        ? snapshot.catalogue().routes() + " routes"
+                        : faults(snapshot) == 1 ? "1 fault" : faults(snapshot) + " faults";
             case WORKSHOP -> "from guides";
         };
     }
 
-    private static String faults(Snapshot snapshot) {
-        int count = snapshot.catalogue().faults().size();
-        return count == 0 ? "" : count == 1 ? ", 1 fault" : ", " + count + " faults";
+    /** What only might be wrong is told on the page. */
+    private static long faults(Snapshot snapshot) {
+        return snapshot.catalogue().faults().stream()
+                .filter(fault -> !fault.isWarning())
+                .count();
     }
 
     private static String gathered(Desk desk, Optional<Plan> plan) {
         return desk.gathering(plan.filter(one -> !one.routes().isEmpty()))
                 .map(list -> list.count(Standing.HAVE) + " of " + list.items().size() + " there")
-                .orElse("nothing to gather");
+                .orElse("nothing yet");
     }
 
     private static int known(Desk desk) {

@@ -9,8 +9,6 @@ import javafx.beans.property.ObjectProperty;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.mobrak.app.Snapshot;
@@ -21,12 +19,9 @@ import org.mobrak.desktop.plan.Choice;
 
 /** The stages of the work side by side; the one that is open is marked, and each says how it stands. */
 final class PageRail implements View {
-    /** All wish for the same width, so that what is left over makes them equal. */
-    private static final double EQUAL = 80;
-
     private final Map<Page, ToggleButton> pegs = new EnumMap<>(Page.class);
     private final Map<Page, Label> standings = new EnumMap<>(Page.class);
-    private final HBox node = new HBox();
+    private final EqualColumns node = new EqualColumns();
     private final Choice choice;
     private Optional<Snapshot> shown = Optional.empty();
     private boolean rehearsing;
@@ -64,10 +59,8 @@ final class PageRail implements View {
         peg.setGraphic(new VBox(name, standing));
         Texts.tip(peg, "Ctrl+" + (stage.ordinal() + 1));
         peg.getStyleClass().add("stage-peg");
-        peg.setPrefWidth(EQUAL);
         peg.setMaxWidth(Double.MAX_VALUE);
         Texts.aloud(peg, stage.label());
-        HBox.setHgrow(peg, Priority.ALWAYS);
         return peg;
     }
 

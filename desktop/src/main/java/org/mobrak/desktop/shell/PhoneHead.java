@@ -1,5 +1,6 @@
 package org.mobrak.desktop.shell;
 
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -55,6 +56,7 @@ final class PhoneHead implements View {
         name(redo, "Redo", REDO, Optional.empty());
         Button asking = button(Feather.HELP_CIRCLE, "Help on this page (F1)", help);
         asking.setId("ask-help");
+        List.of(nickname, model, more).forEach(one -> one.getStyleClass().add("may-be-cut"));
         node = new HBox(call, nickname, model, more, undo, redo, asking);
         node.getStyleClass().add("head");
     }
@@ -85,8 +87,10 @@ final class PhoneHead implements View {
         Texts.say(
                 nickname,
                 glance.phone().map(phone -> phone.dossier().phone().nickname()).orElse("No phone on the desk"));
+        Texts.tip(nickname, nickname.getText());
         Texts.say(model, facts.flatMap(known -> known.value(Fact.MODEL)).orElse(""));
         Texts.say(more, facts.map(PhoneHead::describe).orElse("Name a phone in the drawer to begin."));
+        Texts.tip(more, more.getText());
     }
 
     private static void name(Button button, String verb, String keys, Optional<String> what) {

@@ -1,5 +1,6 @@
 package org.mobrak.desktop.shell;
 
+import javafx.css.PseudoClass;
 import javafx.scene.control.Button;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.skin.ScrollPaneSkin;
@@ -16,6 +17,11 @@ import org.mobrak.desktop.parts.Texts;
 final class Room {
     /** Letters side by side below which two things do not stand beside each other; our own choice. */
     private static final double NARROW = 60;
+
+    /** Letters side by side below which the drawer leaves more of the width to the page. */
+    private static final double SLIM_BELOW = 80;
+
+    private static final PseudoClass SLIM = PseudoClass.getPseudoClass("slim");
 
     private final BorderPane bench = new BorderPane();
     private final ScrollPane root = new ScrollPane(bench);
@@ -63,9 +69,11 @@ final class Room {
 
     /** All room is for something that goes on beside its page. */
     void setAllForThePage(boolean all) {
-        wanted = all;
-        called = false;
-        giveOut();
+        if (wanted != all) {
+            wanted = all;
+            called = false;
+            giveOut();
+        }
     }
 
     /** Shows the drawer where it has made way, or puts it back. */
@@ -88,6 +96,7 @@ final class Room {
     private void giveOut() {
         boolean narrow = wanted || root.getWidth() > 0 && root.getWidth() < NARROW * letters;
         call.setVisible(narrow);
+        drawer.pseudoClassStateChanged(SLIM, root.getWidth() > 0 && root.getWidth() < SLIM_BELOW * letters);
         Region left = narrow && !called ? null : drawer;
         if (bench.getLeft() != left) {
             bench.setLeft(left);

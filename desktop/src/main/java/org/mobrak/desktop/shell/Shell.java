@@ -3,11 +3,14 @@ package org.mobrak.desktop.shell;
 import java.io.File;
 import java.nio.file.Path;
 import java.time.ZoneId;
+import java.util.List;
 import java.util.Optional;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
+import javafx.scene.control.MenuButton;
+import javafx.scene.control.TextField;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.DragEvent;
@@ -31,12 +34,18 @@ import org.mobrak.desktop.aftercare.AfterPage;
 import org.mobrak.desktop.bench.PracticePage;
 import org.mobrak.desktop.catalogue.CataloguePage;
 import org.mobrak.desktop.fit.WaysPage;
+import org.mobrak.desktop.help.Palette;
+import org.mobrak.desktop.help.Used;
 import org.mobrak.desktop.identity.ReadingsPage;
 import org.mobrak.desktop.job.RunPage;
 import org.mobrak.desktop.logbook.LogbookPage;
 import org.mobrak.desktop.material.FilesPage;
 import org.mobrak.desktop.parts.Drawn;
+import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Leads;
+import org.mobrak.desktop.parts.Pasting;
 import org.mobrak.desktop.parts.Skins;
+import org.mobrak.desktop.parts.View;
 import org.mobrak.desktop.plan.Choice;
 import org.mobrak.desktop.program.Looks;
 import org.mobrak.desktop.program.ProgramSheet;
@@ -49,19 +58,30 @@ public final class Shell {
     private final Choice choice = new Choice();
     private static final double WIDTH = 1280;
     private static final double HEIGHT = 800;
+    /** Letters above each other below which what stands at the page's edge makes way; our own choice. */
+    private static final double ROOMY = 52;
+    /** Letters side by side that the drawer, a guide and its draft want. */
+    private static final double GUIDE_AND_DRAFT = 84;
+    /** How often each thing was found by its name, with the workspace. */
+    private static final String USED = "palette.used";
     /** Pulses after which a window shows itself even if its workspace is not open yet. */
     private static final int PATIENCE = 30;
 
+    private final Leads leads;
     private final Pages pages;
     private final ReadingsPage readings;
     private final Drawer drawer;
     private final Room room;
     private final PhoneHead head;
     private final PageRail rail = new PageRail(open, choice);
-    private final StackPane page = new StackPane();
+    private final CautionStrip cautions = new CautionStrip(open);
+    private final PagePlace page = new PagePlace();
     private final Scene scene;
     private final Look look;
     private final Keys keys;
+    private final Index index;
+    private final Used used = new Used();
+    private final PastedLines pasted = new PastedLines();
     private final HBox foot;
     private final BorderPane frame = new BorderPane();
     private final StackPane over = new StackPane();
@@ -69,6 +89,7 @@ public final class Shell {
     private Optional<ProgramSheet.Place> place = Optional.empty();
     private Optional<Workspaces> offered = Optional.empty();
     private Optional<PracticePage> practice = Optional.empty();
+    private double letters = Look.USUAL;
     private long jobShown = -1;
     private boolean begun;
     private Optional<Long> phoneShown = Optional.empty();
@@ -88,28 +109,29 @@ public final class Shell {
     public Shell(Session session, ZoneId zone, Scene scene) {
         this.session = session;
         this.scene = scene;
+        leads = new WaysOn(this);
         sides = new SideSheets(frame, over, open, this::giveRoom);
-        readings = new ReadingsPage(session);
+        readings = new ReadingsPage(session, leads);
         pages = new Pages(() -> session.work().get().isPresent(), this::settle);
         pages.add(Page.READINGS, () -> readings);
-        pages.add(Page.WAYS, () -> new WaysPage(session, choice));
-        pages.add(Page.FILES, () -> new FilesPage(session, choice));
-        pages.add(Page.RUN_SHEET, () -> new RunPage(session));
-        pages.add(Page.AFTER, () -> new AfterPage(session, () -> open(Page.WAYS)));
-        pages.add(Page.LOGBOOK, () -> new LogbookPage(session, zone, this::goToPhone));
-        pages.add(Page.CATALOGUE, () -> new CataloguePage(session));
-        pages.add(Page.WORKSHOP, () -> new WorkshopPage(session, this::beginWithAReading, () -> open(Page.CATALOGUE)));
+        pages.add(Page.WAYS, () -> new WaysPage(session, choice, leads));
+        pages.add(Page.FILES, () -> new FilesPage(session, choice, leads));
+        pages.add(Page.RUN_SHEET, () -> new RunPage(session, noJob()));
+        pages.add(Page.AFTER, () -> new AfterPage(session, leads));
+        pages.add(Page.LOGBOOK, () -> new LogbookPage(session, zone, this::goToPhone, leads));
+        pages.add(Page.CATALOGUE, () -> new CataloguePage(session, leads));
+        pages.add(Page.WORKSHOP, () -> new WorkshopPage(session, this::beginWithAReading, leads));
         foot = foot();
         drawer = new Drawer(session, foot);
         room = new Room(drawer.node());
         head = new PhoneHead(session, room.call(), sides::help);
-        look = new Look(scene, session, room::setLetters);
+        look = new Look(scene, session, this::setLetters);
+        index = new Index(session, this, sides);
         keys = new Keys(session, this, look, sides, room, drawer, readings);
-        frame.setCenter(page);
-        frame.setTop(new VBox(head.node(), rail.node(), new MessageBar(session).node()));
-        frame.setBottom(new CautionStrip(open).node());
-        page.getStyleClass().add("page-place");
-        page.getChildren().setAll(readings.node());
+        frame.setCenter(page.node());
+        frame.setTop(new VBox(head.node(), rail.node(), new MessageBar(session).node(), pasted.node()));
+        frame.setBottom(cautions.node());
+        page.put(readings.node());
         room.setCenter(frame);
         over.getChildren().setAll(room.root());
         // A drawer that was not read yet is not an empty one, and painting it would take time from reading it.
@@ -124,8 +146,10 @@ public final class Shell {
         look.letters();
         open.addListener((property, old, stage) -> turnTo(stage));
         scene.widthProperty().addListener((property, before, now) -> giveRoom());
+        scene.heightProperty().addListener((property, before, now) -> giveRoom());
         session.glance().addListener((property, old, glance) -> showFirst(glance));
         session.snapshot().addListener((property, old, snapshot) -> show(snapshot));
+        session.workshop().view().addListener((property, old, now) -> giveRoom());
         session.rehearsals().practice().addListener((property, old, now) -> practise(now));
         listen();
         Drawn.after(PATIENCE, this::unveil);
@@ -144,6 +168,11 @@ public final class Shell {
     /** Gives the toolkit the theme in which the frame is drawn before there is anything in it. */
     public static void begin() {
         Look.theme(false);
+    }
+
+    /** Gives a scene without a shell the looks of the window. */
+    public static void dress(Scene other) {
+        Look.dress(other);
     }
 
     public Scene scene() {
@@ -178,6 +207,7 @@ public final class Shell {
     /** Puts back how the desk was left; the workspace must be on its way open. */
     public void recall() {
         look.recall();
+        session.recall(USED, used::read);
     }
 
     public void setDark(boolean dark) {
@@ -186,7 +216,8 @@ public final class Shell {
 
     /** What was told on another page is no longer about what is seen. */
     private void turnTo(Page stage) {
-        page.getChildren().setAll(seen(stage));
+        page.put(seen(stage));
+        room.closeDrawer();
         giveRoom();
         session.dismiss();
         sides.turned();
@@ -205,20 +236,40 @@ public final class Shell {
             open(Page.RUN_SHEET);
         }
         rail.setRehearsing(now.isPresent());
-        page.getChildren().setAll(seen(open.get()));
+        page.put(seen(open.get()));
         giveRoom();
     }
 
-    /** A phone on the bench beside its sheet wants all the room there is, and so does help in a narrow window. */
+    private void setLetters(double size) {
+        letters = size;
+        room.setLetters(size);
+        giveRoom();
+    }
+
+    /** A phone on the bench beside its sheet wants all the room there is; in a narrow window so does help, and a guide beside its draft. */
     private void giveRoom() {
-        boolean narrow = sides.isBeside() && scene.getWidth() < WIDTH;
-        room.setAllForThePage(narrow || practice.isPresent() && open.get() == Page.RUN_SHEET);
+        boolean help = sides.isBeside() && scene.getWidth() < WIDTH;
+        boolean bench = practice.isPresent() && open.get() == Page.RUN_SHEET;
+        boolean guide = open.get() == Page.WORKSHOP
+                && session.workshop().view().get().isPresent()
+                && scene.getWidth() < GUIDE_AND_DRAFT * letters;
+        room.setAllForThePage(help || bench || guide);
+        cautions.setFolded(scene.getHeight() > 0 && scene.getHeight() < ROOMY * letters);
+    }
+
+    private Empty noJob() {
+        return new Empty(
+                "No job runs on this phone",
+                "Choose a plan on the page Ways and write its run sheet. It then stands here, step by step.",
+                Empty.action("empty-ways", "Choose a plan", leads::ways),
+                Empty.action("empty-rehearse", "Rehearse it first", leads::rehearse));
     }
 
     private HBox foot() {
         Button light = PhoneHead.button(Feather.MOON, "Light or dark (F8)", () -> look.toggle());
         light.setId("light-or-dark");
         Button smaller = PhoneHead.button(Feather.ZOOM_OUT, "Smaller letters (Ctrl+Minus)", () -> look.grow(-1));
+        smaller.setId("smaller");
         Button larger = PhoneHead.button(Feather.ZOOM_IN, "Larger letters (Ctrl+Plus)", () -> look.grow(1));
         larger.setId("larger");
         Button settings = PhoneHead.button(Feather.SETTINGS, "Settings, this program, its log (Ctrl+,)", this::program);
@@ -260,6 +311,9 @@ public final class Shell {
         pages.show(snapshot, open.get());
         rail.show(snapshot);
         head.show(snapshot);
+        if (drawer.hasAdded(phone)) {
+            takeReading();
+        }
         followJob(snapshot);
         beginWhereNothingIs(snapshot);
     }
@@ -316,6 +370,14 @@ public final class Shell {
             key.consume();
             return;
         }
+        if (Pasting.isPaste(key) && scene.getFocusOwner() instanceof TextField field && Pasting.takesOneLine(field)) {
+            Optional<String> lines = Pasting.lines();
+            if (lines.isPresent()) {
+                ask(field, lines.get());
+                key.consume();
+                return;
+            }
+        }
         boolean typing = scene.getFocusOwner() instanceof TextInputControl;
         for (Shortcut shortcut : keys.all()) {
             if (shortcut.keys().match(key) && !(typing && shortcut.leftToFields())) {
@@ -326,13 +388,88 @@ public final class Shell {
         }
     }
 
+    private void ask(TextField field, String lines) {
+        pasted.ask(
+                field,
+                lines,
+                () -> {
+                    open(Page.READINGS);
+                    session.readings().takePasted(lines);
+                },
+                () -> {
+                    open(Page.WORKSHOP);
+                    session.workshop().readPasted(lines);
+                },
+                () -> {
+                    field.requestFocus();
+                    field.replaceSelection(lines.replaceAll("\\R", " "));
+                });
+    }
+
     void goToRoute(Route route) {
-        open(Page.WAYS);
-        ((WaysPage) pages.page(Page.WAYS)).show(route);
+        turn(Page.WAYS, WaysPage.class).show(route);
+    }
+
+    /** Opens what finds everything by its name. */
+    void find() {
+        sides.find(() -> new Palette(index::commands, used, () -> session.remember(USED, used.written())));
+    }
+
+    /**
+     * Leads to where something stands.
+     *
+     * @param face of the page; empty for the one that is seen
+     * @param control that takes the keyboard; empty for none
+     */
+    void lead(Optional<Page> stage, String face, String control) {
+        stage.map(one -> turn(one, View.class))
+                .ifPresent(view -> view.faces().stream()
+                        .filter(one -> one.id().equals(face))
+                        .forEach(one -> one.turn().run()));
+        focus(control);
+    }
+
+    /** Once it is there: a page that is turned to may have to be drawn first. */
+    void focus(String control) {
+        if (!control.isEmpty()) {
+            Drawn.then(() -> Optional.ofNullable(scene.lookup("#" + control)).ifPresent(node -> {
+                node.requestFocus();
+                if (node instanceof MenuButton menu) {
+                    menu.show();
+                }
+            }));
+        }
+    }
+
+    List<Shortcut> shortcuts() {
+        return keys.all();
+    }
+
+    /** Opens a page and returns it. */
+    <T extends View> T turn(Page stage, Class<T> kind) {
+        open(stage);
+        return kind.cast(pages.page(stage));
+    }
+
+    /** Puts the cursor where a phone is named. */
+    void askForPhone() {
+        room.openDrawer();
+        drawer.askForPhone();
+    }
+
+    /** Puts the cursor where a reading is pasted. */
+    void takeReading() {
+        open(Page.READINGS);
+        readings.begin();
     }
 
     void program() {
         sides.program(this::makeProgram);
+    }
+
+    /** Shows one face of the program's sheet. */
+    void program(String face) {
+        sides.program(this::makeProgram, face);
     }
 
     private ProgramSheet makeProgram() {

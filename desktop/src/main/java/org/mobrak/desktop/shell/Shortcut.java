@@ -20,10 +20,6 @@ record Shortcut(KeyCombination keys, boolean leftToFields, String words, Runnabl
     }
 
     private static String told(KeyCombination keys) {
-        return keys.getName()
-                .replace("Shortcut", "Ctrl")
-                .replace("Equals", "=")
-                .replace("Slash", "/")
-                .replace("Comma", ",");
+        return keys.getName().replace("Shortcut", "Ctrl");
     }
 }

@@ -60,9 +60,14 @@ final class SideSheets {
         if (isBeside() && helped.equals(Optional.of(open.get()))) {
             close();
         } else {
-            showPage();
-            putBeside(Optional.of(sheet().node()));
+            showHelp();
         }
+    }
+
+    /** What the page that is open answers. */
+    void showHelp() {
+        showPage();
+        putBeside(Optional.of(sheet().node()));
     }
 
     private void showPage() {
@@ -97,6 +102,16 @@ final class SideSheets {
         putBeside(frame.getRight() == sheet ? Optional.empty() : Optional.of(sheet));
     }
 
+    /** Shows the sheet of the program with one of its faces. */
+    void program(Supplier<ProgramSheet> maker, String face) {
+        if (program.map(ProgramSheet::node)
+                .filter(node -> node == frame.getRight())
+                .isEmpty()) {
+            program(maker);
+        }
+        program.ifPresent(made -> made.turn(face));
+    }
+
     private HelpSheet sheet() {
         HelpSheet made = help.orElseGet(() -> new HelpSheet(this::close, this::tour));
         help = Optional.of(made);
@@ -119,10 +134,10 @@ final class SideSheets {
         tour.ifPresent(made -> over.getChildren().remove(made.node()));
     }
 
-    /** @param commands asked each time the palette opens */
-    void find(Supplier<List<Command>> commands) {
+    /** @param maker of the palette, when it is first wanted */
+    void find(Supplier<Palette> maker) {
         if (palette.isEmpty()) {
-            Palette made = new Palette(commands);
+            Palette made = maker.get();
             palette = Optional.of(made);
             over.getChildren().add(made.node());
         }

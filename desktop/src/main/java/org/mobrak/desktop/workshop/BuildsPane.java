@@ -19,6 +19,7 @@ import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.build.Ruler.Role;
 import org.mobrak.core.learn.GrammarProposal;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
 
@@ -54,7 +55,7 @@ final class BuildsPane {
         apart.disableProperty().bind(builds.textProperty().isEmpty());
         apart.setOnAction(
                 press -> session.workshop().takeApart(builds.getText().lines().toList()));
-        FlowPane row = new FlowPane(maker, fact, apart);
+        FlowPane row = new Flow(maker, fact, apart);
         row.getStyleClass().add("buttons");
         parts.getStyleClass().add("lines");
         VBox content = new VBox(

@@ -23,7 +23,10 @@ import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.Session;
 import org.mobrak.app.workshop.OpenEntry;
 import org.mobrak.core.identity.Severity;
+import org.mobrak.desktop.parts.Columns;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Flow;
+import org.mobrak.desktop.parts.Pasting;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
 
@@ -45,6 +48,7 @@ final class EntriesPane {
 
     EntriesPane(Session session) {
         this.session = session;
+        Pasting.seeks(search);
         search.setId("search-entries");
         search.setPromptText("Part of a name …");
         search.textProperty().addListener((source, before, now) -> {
@@ -76,7 +80,7 @@ final class EntriesPane {
                 session.workshop().open(one.name().replaceFirst("^routes/", "").replaceFirst("\\.yaml$", ""))));
         copy.setId("copy-entry");
         copy.setOnAction(press -> export());
-        FlowPane buttons = new FlowPane(save, form, copy);
+        FlowPane buttons = new Flow(save, form, copy);
         buttons.getStyleClass().add("buttons");
         faults.getStyleClass().add("lines");
         VBox.setVgrow(list, Priority.ALWAYS);
@@ -86,8 +90,7 @@ final class EntriesPane {
         VBox right = new VBox(name, text, faults, buttons);
         right.getStyleClass().add("side");
         HBox.setHgrow(right, Priority.ALWAYS);
-        node = new HBox(left, right);
-        node.getStyleClass().add("page-columns");
+        node = new Columns(left, right);
         session.workshop().entries().addListener((source, before, now) -> all.setAll(now));
         session.workshop().entry().addListener((source, before, now) -> show(now));
         node.sceneProperty().addListener((source, before, now) -> {

@@ -29,6 +29,7 @@ import org.mobrak.core.catalogue.file.Trial;
 import org.mobrak.core.identity.Severity;
 import org.mobrak.core.learn.Lesson;
 import org.mobrak.core.learn.form.Field;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
 
@@ -160,7 +161,7 @@ final class FieldRow {
     }
 
     private FlowPane boxes(Field field) {
-        FlowPane boxes = new FlowPane();
+        FlowPane boxes = new Flow();
         boxes.getStyleClass().add("buttons");
         for (String word : field.choices()) {
             CheckBox box = new CheckBox(word);

@@ -35,6 +35,7 @@ import org.mobrak.core.learn.Questions;
 import org.mobrak.core.learn.form.Field;
 import org.mobrak.core.learn.form.Group;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
@@ -173,7 +174,7 @@ final class FormPane {
     }
 
     private Node more(Group group, int hidden, boolean whole) {
-        FlowPane buttons = new FlowPane();
+        FlowPane buttons = new Flow();
         buttons.getStyleClass().add("buttons");
         if (hidden > 0 || whole) {
             Button more = new Button(
@@ -259,7 +260,7 @@ final class FormPane {
                             .or(shopName.textProperty().isEmpty()));
             call.setOnAction(
                     press -> session.workshop().call(maker.getText(), shopName.getText(), inAll.getAsBoolean()));
-            FlowPane row = new FlowPane(maker, shopName, call);
+            FlowPane row = new Flow(maker, shopName, call);
             row.getStyleClass().add("buttons");
             node = new Card("Phones that no catalogue knows yet", which, row);
         }

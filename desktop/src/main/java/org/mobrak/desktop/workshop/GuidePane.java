@@ -30,6 +30,7 @@ import org.mobrak.core.learn.GuideView;
 import org.mobrak.core.learn.Lesson;
 import org.mobrak.core.learn.form.Group;
 import org.mobrak.core.learn.form.Saying;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
@@ -203,7 +204,7 @@ final class GuidePane {
     }
 
     private static FlowPane legend() {
-        FlowPane legend = new FlowPane();
+        FlowPane legend = new Flow();
         legend.getStyleClass().add("legend");
         for (Group group : Group.values()) {
             Label label = Texts.soft(group.word());

@@ -4,7 +4,6 @@ import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
@@ -12,18 +11,16 @@ import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
-import org.mobrak.core.identity.Fact;
+import org.mobrak.desktop.parts.AddPhoneForm;
 import org.mobrak.desktop.parts.Card;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Texts;
 
 /** Where somebody begins who has a phone and nothing else. */
 final class ThreeWays {
-    private final Session session;
-    private final TextField maker = new TextField();
-    private final TextField shopName = new TextField();
-    private final Card unknown = unknown();
+    private final AddPhoneForm adding;
+    private final Card unknown;
     private final VBox node;
-    private Optional<String> shown = Optional.empty();
 
     ThreeWays(
             Session session,
@@ -33,8 +30,10 @@ final class ThreeWays {
             Runnable catalogue,
             Runnable builds,
             Runnable entries) {
-        this.session = session;
-        FlowPane ways = new FlowPane(
+        adding = new AddPhoneForm(session, "unknown");
+        unknown = new Card("", adding);
+        unknown.getStyleClass().add("unknown-phone");
+        FlowPane ways = new Flow(
                 way(
                         "I have the phone",
                         "Copy what its about screen, a listing or its download screen says, and paste it. Mobrak says which phone it is.",
@@ -50,11 +49,10 @@ final class ThreeWays {
                         button("begin-with-catalogue", "Look at a catalogue", Feather.BOOK_OPEN, catalogue)));
         ways.getStyleClass().add("three-ways");
         ways.setAlignment(Pos.TOP_CENTER);
-        FlowPane others = new FlowPane(
+        FlowPane others = new Flow(
                 button("begin-with-builds", "Teach it a maker's build numbers", Feather.HASH, builds),
                 button("begin-with-entries", "Change an entry of the catalogue", Feather.EDIT_3, entries));
-        others.getStyleClass().add("buttons");
-        others.setAlignment(Pos.TOP_CENTER);
+        others.getStyleClass().addAll("buttons", "centred");
         node = new VBox(
                 Texts.wrapped(Texts.heading("Three ways to begin")),
                 Texts.wrapped(
@@ -68,50 +66,19 @@ final class ThreeWays {
         node.setId("three-ways");
     }
 
-    /** A phone that is on the desk and in no catalogue. */
-    private Card unknown() {
-        maker.setId("unknown-maker");
-        maker.setPromptText("Maker");
-        Texts.aloud(maker, "Maker");
-        shopName.setId("unknown-shop-name");
-        shopName.setPromptText("What the shop called it");
-        Texts.aloud(shopName, "What the shop called it");
-        Button add = button(
-                "add-unknown",
-                "Add it to the catalogue",
-                Feather.PLUS,
-                () -> session.workshop().addPhone(maker.getText(), shopName.getText()));
-        FlowPane row = new FlowPane(maker, shopName, add);
-        row.getStyleClass().add("buttons");
-        Card card = new Card("", row);
-        card.getStyleClass().add("unknown-phone");
-        return card;
-    }
-
     void show(Snapshot snapshot) {
-        Optional<String> model = snapshot.desk()
-                .flatMap(desk -> desk.identity()
-                        .facts()
-                        .value(Fact.MODEL)
-                        .filter(number -> desk.catalogue().phone(number).isEmpty()));
+        Optional<String> model = AddPhoneForm.unnamed(snapshot.desk());
         unknown.setVisible(model.isPresent());
         unknown.setManaged(model.isPresent());
         Texts.say(
                 (Label) unknown.getChildren().get(0),
                 "The phone on the desk, " + model.orElse("") + ", is in no catalogue");
-        // Of another phone nothing stays that was typed or read for the one before.
-        if (!model.equals(shown)) {
-            shown = model;
-            shopName.clear();
-            maker.setText(snapshot.desk()
-                    .flatMap(desk -> desk.identity().facts().value(Fact.MAKER))
-                    .orElse(""));
-        }
+        adding.show(snapshot.desk());
     }
 
     private static Card way(String heading, String words, Button... buttons) {
         Card card = new Card(heading, Texts.wrapped(Texts.plain(words)));
-        FlowPane row = new FlowPane(buttons);
+        FlowPane row = new Flow(buttons);
         row.getStyleClass().add("buttons");
         buttons[0].getStyleClass().add("do-this");
         card.getChildren().add(row);

@@ -12,7 +12,6 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.SplitPane;
 import javafx.scene.input.Clipboard;
-import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -24,8 +23,11 @@ import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
 import org.mobrak.app.workshop.WorkshopView;
 import org.mobrak.core.fit.Verdict;
+import org.mobrak.desktop.parts.ActionRow;
 import org.mobrak.desktop.parts.Drops;
 import org.mobrak.desktop.parts.Faces;
+import org.mobrak.desktop.parts.Leads;
+import org.mobrak.desktop.parts.SummaryRow;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.parts.View;
 
@@ -46,7 +48,8 @@ public final class WorkshopPage implements View {
     private final GuidePane guide;
     private final FormPane form;
     private final TryPane trying;
-    private final FlowPane head = new FlowPane();
+    private final ActionRow head = new ActionRow("draft-actions");
+    private final HBox which = new HBox(drafts, all);
     private final SplitPane columns = new SplitPane();
     private final VBox right = new VBox();
     private final BuildsPane builds;
@@ -60,9 +63,9 @@ public final class WorkshopPage implements View {
      * The page.
      *
      * @param readings turns to the page on which a reading is pasted
-     * @param catalogue turns to the page on which somebody's catalogue is taken
+     * @param leads the ways to other pages
      */
-    public WorkshopPage(Session session, Runnable readings, Runnable catalogue) {
+    public WorkshopPage(Session session, Runnable readings, Leads leads) {
         this.session = session;
         form = new FormPane(session, all::isSelected, this::showLine);
         guide = new GuidePane(session, form::goTo);
@@ -74,7 +77,7 @@ public final class WorkshopPage implements View {
                 readings,
                 this::paste,
                 this::chooseFiles,
-                catalogue,
+                leads::friendsCatalogue,
                 () -> alone(builds.node()),
                 () -> alone(entries.node()));
         faces.add("face-draft", "Draft", form::node);
@@ -106,13 +109,12 @@ public final class WorkshopPage implements View {
                 session.workshop().choose(now.intValue());
             }
         });
-        head.getStyleClass().add("page-head");
-        head.getChildren().addAll(confirm, keep, paste, files, export, clear, drafts, all);
+        head.offer(confirm, keep, paste, files, export, clear);
+        which.getStyleClass().add("page-head");
         summary.setId("workshop-summary");
         HBox.setHgrow(summary, Priority.ALWAYS);
         summary.setMaxWidth(Double.MAX_VALUE);
-        HBox said = new HBox(summary, faces.tabs());
-        said.getStyleClass().add("page-summary");
+        SummaryRow said = new SummaryRow(summary, faces.tabs());
         VBox.setVgrow(faces.body(), Priority.ALWAYS);
         right.getChildren().addAll(said, faces.body());
         right.getStyleClass().add("workshop-draft");
@@ -129,6 +131,11 @@ public final class WorkshopPage implements View {
         button.setId(id);
         button.setOnAction(press -> action.run());
         return button;
+    }
+
+    @Override
+    public List<Faces.Face> faces() {
+        return faces.all();
     }
 
     @Override
@@ -163,7 +170,7 @@ public final class WorkshopPage implements View {
         WorkshopView view = now.get();
         drafts.getItems().setAll(view.drafts().stream().map(Texts::oneLine).toList());
         drafts.getSelectionModel().select(view.chosen());
-        seeIf(view.drafts().size() > 1, drafts, all);
+        seeIf(view.drafts().size() > 1, which);
         if (view.drafts().size() < 2) {
             all.setSelected(false);
         }
@@ -188,7 +195,7 @@ public final class WorkshopPage implements View {
             trying.show(draft);
         });
         seeIf(view.draft().isPresent(), faces.body(), faces.tabs());
-        node.getChildren().setAll(head, columns);
+        node.getChildren().setAll(head, which, columns);
     }
 
     private void turn(double width) {
@@ -240,6 +247,26 @@ public final class WorkshopPage implements View {
                                 ? " It fits 1 phone of the drawer."
                                 : " It fits %d phones of the drawer.".formatted(fits))
                         : "");
+    }
+
+    /**
+     * Opens an entry of the catalogue: a route as a form, anything else as its text.
+     *
+     * @param file in the catalogue's folder
+     */
+    public void edit(String file) {
+        if (file.startsWith("routes/")) {
+            session.workshop().open(file.replaceFirst("^routes/", "").replaceFirst("\\.yaml$", ""));
+            return;
+        }
+        session.workshop().openText(file);
+        if (session.workshop().view().get().isPresent()) {
+            faces.all().stream()
+                    .filter(face -> face.id().equals("face-entries"))
+                    .forEach(face -> face.turn().run());
+        } else {
+            alone(entries.node());
+        }
     }
 
     /** Something that needs no guide on the table. */
