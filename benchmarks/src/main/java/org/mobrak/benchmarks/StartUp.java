@@ -37,7 +37,8 @@ public final class StartUp {
                             Path.of(arguments[0]),
                             Path.of(arguments[1]),
                             new RecentWorkspaces(Path.of(arguments[1])),
-                            Path.of(arguments[1]).resolve("mobrak.log")),
+                            Path.of(arguments[1]).resolve("mobrak.log"),
+                            Path.of(arguments[1])),
                     List.of());
         }
         Platform.runLater(() -> new Watch(arguments[0].equals("empty")).start());

@@ -31,8 +31,8 @@ class OtherWorkspacesTest {
     }
 
     private OtherWorkspaces of(Desktop desktop) {
-        MobrakApp app = new MobrakApp(
-                new MobrakApp.Places(Desktop.HOME, top.resolve("cache"), recent, top.resolve("mobrak.log")));
+        MobrakApp app = new MobrakApp(new MobrakApp.Places(
+                Desktop.HOME, top.resolve("cache"), recent, top.resolve("mobrak.log"), top.resolve("data")));
         return new OtherWorkspaces(app, desktop.stage(), desktop.session(), demo);
     }
 
@@ -40,7 +40,8 @@ class OtherWorkspacesTest {
         return Window.getWindows().stream()
                 .filter(Stage.class::isInstance)
                 .map(Stage.class::cast)
-                .filter(stage -> ("Mobrak: " + name).equals(stage.getTitle()))
+                .filter(stage ->
+                        stage.getTitle() != null && stage.getTitle().matches("(.*\\()?" + name + "\\)? – Mobrak"))
                 .findFirst();
     }
 

@@ -36,7 +36,7 @@ class RehearsalFaceTest {
             desktop.robot().interact(() -> desktop.session().wish(Goal.RECOVERY));
             desktop.rest();
             desktop.press(KeyCode.CONTROL, KeyCode.DIGIT2);
-            desktop.assertShows("Never rehearsed; see the face Rehearsal.");
+            desktop.assertShows("Not rehearsed yet.");
             desktop.click("face-rehearsal");
             desktop.assertShows("On the bench, no real job: nothing here reaches the logbook.");
             desktop.click("rehearse");

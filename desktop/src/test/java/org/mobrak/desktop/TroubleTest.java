@@ -232,6 +232,7 @@ class TroubleTest {
                     .allSatisfy(card ->
                             assertThat(card.getBoundsInParent().getMaxX()).isLessThanOrEqualTo(room + 1));
             desktop.press(KeyCode.CONTROL, KeyCode.DIGIT7);
+            desktop.click("face-friends");
             ScrollPane own = desktop.find("own-catalogue");
             assertThat(own.getContent().getLayoutBounds().getHeight()).isGreaterThan(own.getHeight());
             assertAllIsReachedWithLettersTwiceAsLarge(desktop);

@@ -13,6 +13,7 @@ import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Hyperlink;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -28,6 +29,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.Desk;
 import org.mobrak.app.DrawerEntry;
+import org.mobrak.core.catalogue.browse.BrowsedEntry;
+import org.mobrak.core.catalogue.browse.EntryKind;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.fit.Verdict;
 import org.mobrak.core.identity.Fact;
@@ -186,6 +189,8 @@ class WaysTest {
         assertThat(desktop.robot().lookup("#recognition").tryQuery()).isEmpty();
         lay("VM-P90");
         desktop.assertShows("No route in the catalogue names model number VM-P90.");
+        TitledPane file = desktop.find("unnamed-as-file");
+        desktop.robot().interact(() -> file.setExpanded(true));
         desktop.click("copy-starter");
         String[] starter = new String[1];
         desktop.robot()
@@ -199,9 +204,28 @@ class WaysTest {
                 .noneMatch(fit -> fit.verdict() == Verdict.FITS || fit.verdict() == Verdict.CAUTION);
     }
 
+    /** What the catalogue says is read without knowing how its files are written. */
+    @Test
+    void theCatalogueIsLookedThrough() {
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT7);
+        ListView<BrowsedEntry> entries = desktop.find("browse-entries");
+        desktop.until("listed", () -> entries.getItems().size() > 100);
+        desktop.fill("browse-words", "cve-2013-6282");
+        desktop.pick("browse-entries", BrowsedEntry.class, entry -> entry.kind() == EntryKind.HOLE);
+        desktop.until("what it says", () -> desktop.isShown("browse-says"));
+        desktop.assertShows("Published");
+        desktop.until("who names it", () -> desktop.isShown("browse-used-by"));
+        desktop.robot()
+                .interact(() -> ((Hyperlink) desktop.stage().getScene().lookup("#browse-used-by .hyperlink")).fire());
+        desktop.assertShows("Route: ");
+        desktop.click("browse-edit");
+        desktop.until("the route is on the table", () -> desktop.isShown("confirm-draft"));
+    }
+
     @Test
     void anothersEntriesAreTakenOneByOneAndPutBack() {
         desktop.press(KeyCode.CONTROL, KeyCode.DIGIT7);
+        desktop.click("face-friends");
         desktop.assertShows("No other catalogue is open");
         Path friend = Desktop.HOME.resolve("demo/friend");
         desktop.robot().interact(() -> desktop.session().compareCatalogue(friend));
