@@ -139,7 +139,7 @@ class JourneyTest {
 
     /** Every step as the sheet says it: its gate read, its file compared elsewhere, the phone named where it asks for it. */
     private void walk() throws Exception {
-        for (int step = 0; step < 40 && !sees("end-worked"); step++) {
+        for (int step = 0; step < 40 && !isDone(); step++) {
             String before = progress();
             if (sees("gate-value")) {
                 person.click("gate-value");
@@ -161,8 +161,12 @@ class JourneyTest {
             }
             person.scrollTo("tick");
             person.click("tick");
-            person.until("it is ticked", () -> sees("end-worked") || !progress().equals(before));
+            person.until("it is ticked", () -> isDone() || !progress().equals(before));
         }
+    }
+
+    private boolean isDone() {
+        return sees("end-worked") && !disabled("end-worked");
     }
 
     private String progress() {
