@@ -23,6 +23,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.mobrak.app.DrawerEntry;
 import org.mobrak.desktop.help.Command;
+import org.mobrak.desktop.help.Places;
 import org.mobrak.desktop.shell.Shell;
 import org.mobrak.desktop.shell.Workspaces;
 
@@ -197,6 +198,29 @@ class HelpTest {
             desktop.press(KeyCode.ENTER);
             desktop.until(
                     "the one that was named", () -> desktop.text("phone-name").startsWith("Hive 3,"));
+        }
+    }
+
+    /** A line that leads to what is not there would be a button that does nothing. */
+    @Test
+    void everyPlaceThatIsListedIsThere() throws Exception {
+        try (Desktop desktop = Desktop.open(demo)) {
+            desktop.pick(
+                    "phones",
+                    DrawerEntry.class,
+                    entry -> entry.phone().nickname().startsWith("Hive 3,"));
+            for (Places.Place place : new Places().named()) {
+                if (place.control().isEmpty()) {
+                    continue;
+                }
+                desktop.press(KeyCode.CONTROL, KeyCode.K);
+                ListView<Command> found = desktop.find("palette-found");
+                desktop.fill("palette-words", place.name());
+                assertThat(found.getItems().get(0).name()).isEqualTo(place.name());
+                desktop.press(KeyCode.ENTER);
+                desktop.until(place.name() + " is there", () -> desktop.isShown(place.control()));
+                desktop.press(KeyCode.ESCAPE);
+            }
         }
     }
 

@@ -91,7 +91,7 @@ final class WholeLogbook {
                         withFiles,
                         report());
         withFiles.setId("export-with-files");
-        Button take = new Button("Take an export in …", new FontIcon(Feather.DOWNLOAD));
+        Button take = new Button("Import …", new FontIcon(Feather.DOWNLOAD));
         take.setId("import");
         take.setOnAction(press -> {
             FileChooser chooser = chooser("What was exported");

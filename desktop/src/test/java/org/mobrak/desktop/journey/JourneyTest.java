@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Locale;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -91,17 +92,32 @@ class JourneyTest {
         person.click("end-worked");
         person.until("the job is over", () -> !person.seesNow("How did it end"));
         person.key("ctrl+5");
-        for (String seen : List.of("saw-uid0", "saw-restart", "saw-uid0")) {
-            person.scrollTo(seen);
-            person.click(seen);
-        }
+        see("saw-uid0", "step 5 of 6");
+        see("saw-restart", "restart");
+        see("saw-uid0", "step 6 of 6");
         person.reads("Rooted, and it lasts");
         person.picture("7-proof");
         Path zip = top.resolve("phones.zip");
         person.key("ctrl+6");
         person.click("export");
+        // The first line of its menu: everything.
+        person.key("Down", "Return");
         save(zip);
         person.picture("8-export");
+    }
+
+    /** Says what was seen, and looks that it was taken before the next thing is said. */
+    private void see(String button, String then) throws Exception {
+        person.scrollTo(button);
+        long before = counted(then);
+        person.click(button);
+        person.until("“" + then + "” was taken", () -> counted(then) > before);
+    }
+
+    private long counted(String words) {
+        return person.all()
+                .filter(one -> one.text().toLowerCase(Locale.ROOT).contains(words))
+                .count();
     }
 
     private void nameAndPaste() throws Exception {

@@ -11,7 +11,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
@@ -25,6 +24,9 @@ import java.util.stream.StreamSupport;
 final class Person implements AutoCloseable {
     private static final ObjectMapper JSON = new ObjectMapper();
     private static final long PATIENCE_MILLIS = 40_000;
+    /** Looks in a row at which a thing lies where it lay. */
+    private static final int STILL = 5;
+
     private static final Path PICTURES = Path.of("target", "journeys");
 
     private final Path top;
@@ -179,16 +181,16 @@ final class Person implements AutoCloseable {
 
     private void pressWhere(String what, Predicate<Seen> wanted) throws Exception {
         Predicate<Seen> ready = seen -> wanted.test(seen) && !seen.disabled();
-        Seen[] still = new Seen[2];
-        // What still moves would be missed.
+        Seen[] still = new Seen[1];
+        int[] looks = {0};
+        // What still moves would be missed; nobody is so quick.
         until(what, () -> {
-            still[0] = still[1];
-            still[1] = all().filter(ready)
-                    .max(Comparator.comparingDouble(seen -> seen.width() * seen.height() > 0 ? 1 : 0))
-                    .orElse(null);
-            return still[1] != null && still[1].equals(still[0]);
+            Seen now = all().filter(ready).findFirst().orElse(null);
+            looks[0] = now != null && now.equals(still[0]) ? looks[0] + 1 : 0;
+            still[0] = now;
+            return looks[0] >= STILL;
         });
-        Seen target = still[1];
+        Seen target = still[0];
         hand(
                 "xdotool",
                 "mousemove",
