@@ -9,7 +9,7 @@ import org.slf4j.LoggerFactory;
 
 /** Ends a start in which no window comes: the reason goes into the log, a line to whoever waits. */
 final class StartWatch {
-    private static final long LONGEST_SECONDS = 60;
+    private static final long LONGEST_SECONDS = 90;
     private static final int NO_WINDOW = 4;
 
     private final CountDownLatch there = new CountDownLatch(1);
@@ -34,7 +34,7 @@ final class StartWatch {
             if (!there.await(LONGEST_SECONDS, TimeUnit.SECONDS)) {
                 LoggerFactory.getLogger(StartWatch.class).error("No window came; {} waits. {}", starting, stacks());
                 System.err.println(
-                        "mobrak: no window came within a minute; the log says where it stood. Start it again.");
+                        "mobrak: no window came within a minute and a half; the log says where it stood. Start it again.");
                 Runtime.getRuntime().halt(NO_WINDOW);
             }
         } catch (InterruptedException ended) {

@@ -78,7 +78,7 @@ final class Index {
         String kind = page.map(Page::label).orElse("action");
         Runnable action = place.page().equals(PROGRAM)
                 ? () -> {
-                    shell.program(place.face());
+                    shell.corner().program(place.face());
                     shell.focus(place.control());
                 }
                 : () -> shell.lead(page, place.face(), place.control());

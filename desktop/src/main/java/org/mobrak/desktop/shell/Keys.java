@@ -37,7 +37,7 @@ record Keys(
                         new TypedKey(",", KeyCode.COMMA, KeyCode.COMMA),
                         false,
                         "Settings, this program, its log",
-                        shell::program));
+                        shell.corner()::program));
     }
 
     private List<Shortcut> desk() {

@@ -1,29 +1,18 @@
 package org.mobrak.desktop.shell;
 
-import java.io.File;
-import java.nio.file.Path;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.scene.Scene;
-import javafx.scene.control.Button;
 import javafx.scene.control.MenuButton;
-import javafx.scene.control.TextField;
-import javafx.scene.control.TextInputControl;
 import javafx.scene.input.Clipboard;
-import javafx.scene.input.DragEvent;
-import javafx.scene.input.KeyCode;
-import javafx.scene.input.KeyEvent;
-import javafx.scene.input.TransferMode;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
-import org.kordamp.ikonli.feather.Feather;
 import org.mobrak.app.DrawerEntry;
 import org.mobrak.app.Glance;
 import org.mobrak.app.Session;
@@ -43,12 +32,9 @@ import org.mobrak.desktop.material.FilesPage;
 import org.mobrak.desktop.parts.Drawn;
 import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Leads;
-import org.mobrak.desktop.parts.Pasting;
 import org.mobrak.desktop.parts.Skins;
 import org.mobrak.desktop.parts.View;
 import org.mobrak.desktop.plan.Choice;
-import org.mobrak.desktop.program.Looks;
-import org.mobrak.desktop.program.ProgramSheet;
 import org.mobrak.desktop.workshop.WorkshopPage;
 
 /** The window's frame, in which the pages hang. */
@@ -81,13 +67,11 @@ public final class Shell {
     private final Keys keys;
     private final Index index;
     private final Used used = new Used();
-    private final PastedLines pasted = new PastedLines();
-    private final HBox foot;
+    private final Inputs inputs;
+    private final ProgramCorner corner;
     private final BorderPane frame = new BorderPane();
     private final StackPane over = new StackPane();
     private final SideSheets sides;
-    private Optional<ProgramSheet.Place> place = Optional.empty();
-    private Optional<Workspaces> offered = Optional.empty();
     private Optional<PracticePage> practice = Optional.empty();
     private double letters = Look.USUAL;
     private long jobShown = -1;
@@ -121,15 +105,16 @@ public final class Shell {
         pages.add(Page.LOGBOOK, () -> new LogbookPage(session, zone, this::goToPhone, leads));
         pages.add(Page.CATALOGUE, () -> new CataloguePage(session, leads));
         pages.add(Page.WORKSHOP, () -> new WorkshopPage(session, this::beginWithAReading, leads));
-        foot = foot();
-        drawer = new Drawer(session, foot);
+        corner = new ProgramCorner(session, sides, () -> look());
+        drawer = new Drawer(session, corner.node());
         room = new Room(drawer.node());
         head = new PhoneHead(session, room.call(), sides::help);
         look = new Look(scene, session, this::setLetters);
         index = new Index(session, this, sides);
+        inputs = new Inputs(scene, session, sides, this::shortcuts, this::open);
         keys = new Keys(session, this, look, sides, room, drawer, readings);
         frame.setCenter(page.node());
-        frame.setTop(new VBox(head.node(), rail.node(), new MessageBar(session).node(), pasted.node()));
+        frame.setTop(new VBox(head.node(), rail.node(), new MessageBar(session).node(), inputs.node()));
         frame.setBottom(cautions.node());
         page.put(readings.node());
         room.setCenter(frame);
@@ -151,7 +136,7 @@ public final class Shell {
         session.snapshot().addListener((property, old, snapshot) -> show(snapshot));
         session.workshop().view().addListener((property, old, now) -> giveRoom());
         session.rehearsals().practice().addListener((property, old, now) -> practise(now));
-        listen();
+        inputs.listen();
         Drawn.after(PATIENCE, this::unveil);
         // A workspace that took another's place is open already.
         Optional.ofNullable(session.snapshot().get())
@@ -181,22 +166,12 @@ public final class Shell {
 
     /** Lets other workspaces be opened from this window. */
     public void offer(Workspaces workspaces) {
-        offered = Optional.of(workspaces);
-        place = Optional.of(new ProgramSheet.Place(workspaces.here(), workspaces.log()));
-        if (pages.areMade()) {
-            addWorkspaces();
-        }
+        corner.offer(workspaces, pages.areMade());
     }
 
     private void settle() {
-        addWorkspaces();
+        corner.addWorkspaces();
         session.settle();
-    }
-
-    /** Hardly anybody wants this at once, so it comes after the last page. */
-    private void addWorkspaces() {
-        offered.ifPresent(all -> foot.getChildren().add(new WorkspaceMenu(all).button()));
-        offered = Optional.empty();
     }
 
     /** Opens a stage's page. */
@@ -265,20 +240,6 @@ public final class Shell {
                 Empty.action("empty-rehearse", "Rehearse it first", leads::rehearse));
     }
 
-    private HBox foot() {
-        Button light = PhoneHead.button(Feather.MOON, "Light or dark (F8)", () -> look.toggle());
-        light.setId("light-or-dark");
-        Button smaller = PhoneHead.button(Feather.ZOOM_OUT, "Smaller letters (Ctrl+Minus)", () -> look.grow(-1));
-        smaller.setId("smaller");
-        Button larger = PhoneHead.button(Feather.ZOOM_IN, "Larger letters (Ctrl+Plus)", () -> look.grow(1));
-        larger.setId("larger");
-        Button settings = PhoneHead.button(Feather.SETTINGS, "Settings, this program, its log (Ctrl+,)", this::program);
-        settings.setId("program-sheet");
-        HBox foot = new HBox(light, smaller, larger, settings);
-        foot.getStyleClass().add("foot");
-        return foot;
-    }
-
     /** Who is there is seen while the ways are still looked for. */
     private void showFirst(Glance glance) {
         if (glance.phone().isEmpty()) {
@@ -345,65 +306,12 @@ public final class Shell {
         jobShown = job;
     }
 
-    private void listen() {
-        scene.addEventFilter(KeyEvent.KEY_PRESSED, this::onKey);
-        scene.setOnDragOver(this::onDrag);
-        scene.setOnDragDropped(drag -> {
-            session.readings()
-                    .takeFiles(drag.getDragboard().getFiles().stream()
-                            .map(File::toPath)
-                            .toList());
-            open(Page.READINGS);
-            drag.setDropCompleted(true);
-        });
+    private Look look() {
+        return look;
     }
 
-    private void onDrag(DragEvent drag) {
-        if (drag.getDragboard().hasFiles()) {
-            drag.acceptTransferModes(TransferMode.COPY);
-        }
-    }
-
-    private void onKey(KeyEvent key) {
-        if (key.getCode() == KeyCode.ESCAPE && sides.takesEscape()) {
-            sides.close();
-            key.consume();
-            return;
-        }
-        if (Pasting.isPaste(key) && scene.getFocusOwner() instanceof TextField field && Pasting.takesOneLine(field)) {
-            Optional<String> lines = Pasting.lines();
-            if (lines.isPresent()) {
-                ask(field, lines.get());
-                key.consume();
-                return;
-            }
-        }
-        boolean typing = scene.getFocusOwner() instanceof TextInputControl;
-        for (Shortcut shortcut : keys.all()) {
-            if (shortcut.keys().match(key) && !(typing && shortcut.leftToFields())) {
-                shortcut.action().run();
-                key.consume();
-                return;
-            }
-        }
-    }
-
-    private void ask(TextField field, String lines) {
-        pasted.ask(
-                field,
-                lines,
-                () -> {
-                    open(Page.READINGS);
-                    session.readings().takePasted(lines);
-                },
-                () -> {
-                    open(Page.WORKSHOP);
-                    session.workshop().readPasted(lines);
-                },
-                () -> {
-                    field.requestFocus();
-                    field.replaceSelection(lines.replaceAll("\\R", " "));
-                });
+    ProgramCorner corner() {
+        return corner;
     }
 
     void goToRoute(Route route) {
@@ -461,24 +369,6 @@ public final class Shell {
     void takeReading() {
         open(Page.READINGS);
         readings.begin();
-    }
-
-    void program() {
-        sides.program(this::makeProgram);
-    }
-
-    /** Shows one face of the program's sheet. */
-    void program(String face) {
-        sides.program(this::makeProgram, face);
-    }
-
-    private ProgramSheet makeProgram() {
-        Path nowhere = session.snapshot().get().folder();
-        return new ProgramSheet(
-                session,
-                new Looks(look::choose, look::grow),
-                place.orElse(new ProgramSheet.Place(nowhere, nowhere.resolve("mobrak.log"))),
-                sides::close);
     }
 
     private void goToPhone(long number) {
