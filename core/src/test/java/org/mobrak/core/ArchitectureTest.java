@@ -28,6 +28,7 @@ class ArchitectureTest {
             "catalogue.trouble",
             "catalogue.file",
             "catalogue.match",
+            "catalogue.browse",
             "material",
             "material.reader",
             "fit",

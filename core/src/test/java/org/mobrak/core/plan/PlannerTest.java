@@ -250,7 +250,7 @@ class PlannerTest {
         assertThat(answer.recognition().sentence().orElseThrow())
                 .startsWith("No route in the catalogue names model number " + model)
                 .contains(words)
-                .contains("add the phone under phones and a route for it under routes");
+                .contains("make a route from a guide");
         assertThat(answer.assuming())
                 .allSatisfy(plan -> assertThat(plan.routes())
                         .allMatch(route -> route.fits().phones().isEmpty()));
