@@ -17,10 +17,12 @@ import java.util.function.Predicate;
 import java.util.stream.Stream;
 import javafx.event.ActionEvent;
 import javafx.event.EventType;
+import javafx.geometry.Bounds;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ListView;
+import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.DragEvent;
@@ -131,8 +133,24 @@ final class Desktop implements AutoCloseable {
                         .tryQuery()
                         .filter(node -> !node.isDisabled())
                         .isPresent());
+        robot.interact(() -> scrollTo(robot.lookup("#" + id).query()));
         robot.clickOn("#" + id);
         rest();
+    }
+
+    /** As somebody does before a click: what lies beyond the edge of its page is scrolled to. */
+    private static void scrollTo(Node target) {
+        for (Node part = target.getParent(); part != null; part = part.getParent()) {
+            if (part instanceof ScrollPane pane && pane.getContent() != null) {
+                Bounds place = pane.getContent().sceneToLocal(target.localToScene(target.getBoundsInLocal()));
+                double seen = pane.getViewportBounds().getHeight();
+                double more = pane.getContent().getLayoutBounds().getHeight() - seen;
+                double top = pane.getVvalue() * Math.max(0, more);
+                if (more > 0 && (place.getMinY() < top || place.getMaxY() > top + seen)) {
+                    pane.setVvalue(Math.min(1, Math.max(0, (place.getCenterY() - seen / 2) / more)));
+                }
+            }
+        }
     }
 
     void press(KeyCode... keys) {

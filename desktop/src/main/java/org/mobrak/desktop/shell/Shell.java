@@ -43,6 +43,9 @@ public final class Shell {
     private final ObjectProperty<Page> open = new SimpleObjectProperty<>(Page.READINGS);
     private final Choice choice = new Choice();
     private static final double WIDTH = 1280;
+    /** Below it what stands beside the page and the drawer leave it too little; in pixels at the usual letters. */
+    private static final double PAGE_BETWEEN_TWO = 1200;
+
     private static final double HEIGHT = 800;
     /** Letters above each other below which what stands at the page's edge makes way; our own choice. */
     private static final double ROOMY = 52;
@@ -223,7 +226,7 @@ public final class Shell {
 
     /** A phone on the bench beside its sheet wants all the room there is; in a narrow window so does help, and a guide beside its draft. */
     private void giveRoom() {
-        boolean help = sides.isBeside() && scene.getWidth() < WIDTH;
+        boolean help = sides.isBeside() && scene.getWidth() < PAGE_BETWEEN_TWO;
         boolean bench = practice.isPresent() && open.get() == Page.RUN_SHEET;
         boolean guide = open.get() == Page.WORKSHOP
                 && session.workshop().view().get().isPresent()
