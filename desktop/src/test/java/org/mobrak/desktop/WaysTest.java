@@ -14,6 +14,7 @@ import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Hyperlink;
+import javafx.scene.control.Labeled;
 import javafx.scene.control.ListView;
 import javafx.scene.control.MenuButton;
 import javafx.scene.control.MenuItem;
@@ -217,7 +218,10 @@ class WaysTest {
         desktop.until("who names it", () -> desktop.isShown("browse-used-by"));
         desktop.robot()
                 .interact(() -> ((Hyperlink) desktop.stage().getScene().lookup("#browse-used-by .hyperlink")).fire());
-        desktop.assertShows("Route: ");
+        desktop.until(
+                "the route lies open",
+                () -> desktop.robot().lookup("#browse-head .label").queryAllAs(Labeled.class).stream()
+                        .anyMatch(label -> label.getText().startsWith("Route: ")));
         desktop.click("browse-edit");
         desktop.until("the route is on the table", () -> desktop.isShown("confirm-draft"));
     }
