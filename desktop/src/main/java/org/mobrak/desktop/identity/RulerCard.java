@@ -8,7 +8,6 @@ import javafx.scene.control.Button;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.Control;
 import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.ToggleGroup;
 import javafx.scene.layout.GridPane;
@@ -22,9 +21,9 @@ import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.build.Overlay;
 import org.mobrak.core.identity.build.Ruler;
 import org.mobrak.core.identity.build.Ruler.Segment;
+import org.mobrak.desktop.parts.Along;
 import org.mobrak.desktop.parts.Escape;
 import org.mobrak.desktop.parts.Flow;
-import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
 
 /** The phone's build strings taken apart, one at a time, and another laid over it. */
@@ -174,7 +173,9 @@ final class RulerCard {
         String text = laidOver().strip();
         Optional<Overlay> overlay =
                 text.isEmpty() ? Optional.empty() : desk.flatMap(one -> one.overlay(chosen.get(), text));
-        body.getChildren().add(sideways(ruler(chosen.get(), overlay)));
+        Along along = new Along(ruler(chosen.get(), overlay));
+        HBox.setHgrow(along, Priority.ALWAYS);
+        body.getChildren().add(along);
         List<String> said = overlay.map(Overlay::sentences).orElse(List.of());
         if (!text.isEmpty() && overlay.isEmpty()) {
             said = List.of("“%s” is not built like this %s.".formatted(text, kind.toLowerCase(Locale.ROOT)));
@@ -199,17 +200,6 @@ final class RulerCard {
         return number.map(text ->
                         text + " cannot be taken apart: the catalogue has no grammar for this maker's build numbers.")
                 .orElse("Once a build number is known, it is taken apart here. It stands on the about screen.");
-    }
-
-    /** A build string is one word, which is not broken; where it has no room it is scrolled along. */
-    private static Sheet sideways(Region ruler) {
-        Sheet sheet = new Sheet(ruler);
-        sheet.getStyleClass().add("sideways");
-        sheet.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        sheet.minViewportHeightProperty().bind(ruler.heightProperty());
-        sheet.setFocusTraversable(false);
-        HBox.setHgrow(sheet, Priority.ALWAYS);
-        return sheet;
     }
 
     private static GridPane ruler(Ruler ruler, Optional<Overlay> overlay) {

@@ -75,7 +75,8 @@ final class WholeLogbook {
         this.changed = changed;
         Pasting.seeks(words);
         words.setId("search-logbook");
-        words.setPromptText("Search the logbook …");
+        words.setPromptText("Search …");
+        Texts.aloud(words, "Search the logbook");
         Texts.tip(words, "Words, build numbers, notes: whatever was read, done or noted");
         Texts.aloud(words, "Search the logbook");
         HBox.setHgrow(words, Priority.ALWAYS);

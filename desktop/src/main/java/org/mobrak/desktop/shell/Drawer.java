@@ -76,7 +76,7 @@ final class Drawer implements View {
         phones.getSelectionModel().selectedItemProperty().addListener((property, old, entry) -> pick(entry));
         VBox.setVgrow(phones, Priority.ALWAYS);
         nickname.setId("nickname");
-        nickname.setPromptText("Name of another phone");
+        nickname.setPromptText("Name a phone");
         nickname.setOnAction(enter -> add());
         HBox.setHgrow(nickname, Priority.ALWAYS);
         Button add = new Button("", new FontIcon(Feather.PLUS));
