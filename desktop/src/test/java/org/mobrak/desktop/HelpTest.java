@@ -210,7 +210,8 @@ class HelpTest {
                     DrawerEntry.class,
                     entry -> entry.phone().nickname().startsWith("Hive 3,"));
             for (Places.Place place : new Places().named()) {
-                if (place.control().isEmpty()) {
+                // The window of a test knows no other workspaces.
+                if (place.control().isEmpty() || place.control().equals("workspaces")) {
                     continue;
                 }
                 desktop.press(KeyCode.CONTROL, KeyCode.K);
