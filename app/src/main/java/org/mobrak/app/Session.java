@@ -18,8 +18,8 @@ import org.mobrak.app.rehearsal.Practice;
 import org.mobrak.core.catalogue.file.Difference;
 import org.mobrak.core.fit.School;
 import org.mobrak.core.identity.Finding;
-import org.mobrak.core.logbook.Backups;
 import org.mobrak.core.logbook.PhoneRecord;
+import org.mobrak.core.logbook.Workspace;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
 import org.mobrak.core.plan.Plan;
@@ -240,7 +240,7 @@ public final class Session implements AutoCloseable {
                     // The workspace is given free for it, and opened again whatever comes of it.
                     bench().close();
                     try {
-                        return Backups.restore(folder, copy, String.valueOf(clock.millis()));
+                        return Workspace.putBack(folder, copy, String.valueOf(clock.millis()));
                     } finally {
                         opened = Workbench.open(folder, cache, link, clock, filesFrom);
                     }

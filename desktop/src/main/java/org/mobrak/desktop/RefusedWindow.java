@@ -121,7 +121,7 @@ final class RefusedWindow {
 
     private void putBack(Path copy) {
         attempt(() -> {
-            Backups.restore(folder, copy, String.valueOf(Clock.systemUTC().millis()));
+            Workspace.putBack(folder, copy, String.valueOf(Clock.systemUTC().millis()));
             return folder;
         });
     }

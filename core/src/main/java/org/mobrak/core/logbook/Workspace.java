@@ -168,6 +168,18 @@ public final class Workspace implements AutoCloseable {
         }
     }
 
+    /**
+     * Puts a copy in the logbook's place; what was there is kept beside the copies. Refused while anybody has the workspace open, whose
+     * next write would go into a file that is another by then.
+     *
+     * @return where what was there is now
+     */
+    public static Path putBack(Path folder, Path copy, String stamp) throws IOException {
+        try (FileChannel held = lock(folder)) {
+            return Backups.restore(folder, copy, stamp);
+        }
+    }
+
     private static FileChannel lock(Path folder) throws IOException {
         FileChannel channel =
                 FileChannel.open(folder.resolve("workspace.lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);

@@ -670,7 +670,13 @@ class WorkspaceTest {
             workspace.logbook().addPhone("Hive 2", NOW);
         }
         Path copy = Backups.of(folder).get(0);
-        Path kept = Backups.restore(folder, copy, "1");
+        try (Workspace workspace = open(folder)) {
+            assertThatThrownBy(() -> Workspace.putBack(folder, copy, "0"))
+                    .as("under a logbook that is in use")
+                    .hasMessageContaining("open in another Mobrak");
+            assertThat(workspace.logbook().phones()).hasSize(2);
+        }
+        Path kept = Workspace.putBack(folder, copy, "1");
         try (Workspace workspace = open(folder)) {
             assertThat(workspace.logbook().phones())
                     .extracting(PhoneRecord::nickname)
