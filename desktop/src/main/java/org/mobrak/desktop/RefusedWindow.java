@@ -175,6 +175,7 @@ final class RefusedWindow {
     }
 
     private void showLog() {
+        content.lookupAll("#refused-log-text").forEach(content.getChildren()::remove);
         TextArea text = new TextArea();
         text.setId("refused-log-text");
         text.setEditable(false);

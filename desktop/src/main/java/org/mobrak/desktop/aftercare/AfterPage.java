@@ -60,11 +60,6 @@ public final class AfterPage implements View {
         node.sceneProperty().addListener(turnedTo -> lookIfSeen());
     }
 
-    /** Shows where it is asked what broke. */
-    public void showTrouble() {
-        turnToTrouble.run();
-    }
-
     /** Shows where it is asked what broke, with one symptom before the others. */
     public void showTrouble(Symptom symptom) {
         turnToTrouble.run();

@@ -12,6 +12,11 @@ public record Command(String kind, String name, String words, String keys, Runna
         this(kind, name, "", keys, action);
     }
 
+    /** The same with words by which people know it. */
+    public Command knownBy(String others) {
+        return new Command(kind, name, others, keys, action);
+    }
+
     /** What it is kept in mind by; the same from start to start. */
     String id() {
         return kind + ": " + name;

@@ -22,7 +22,7 @@ public final class Places {
      * @param page on which it stands; empty where it stands beside every page
      * @param face of the page; empty where it has none
      * @param control that takes the keyboard; empty where the page itself is meant
-     * @param name by which it is listed; empty where the line only gives words to a page
+     * @param name by which it is listed; empty where the line only gives words to a page, or to what keys do
      * @param words by which people know it besides
      */
     public record Place(String page, String face, String control, String name, String words) {}
@@ -40,7 +40,7 @@ public final class Places {
         return all.stream().filter(place -> !place.name().isEmpty()).toList();
     }
 
-    /** The words by which a page is known besides its name. */
+    /** The words by which a page, or what keys do, is known besides its name. */
     public String words(String page) {
         return all.stream()
                 .filter(place -> place.name().isEmpty() && place.page().equals(page))

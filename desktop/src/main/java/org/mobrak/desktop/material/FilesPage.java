@@ -55,7 +55,7 @@ public final class FilesPage implements View {
     }
 
     /** Asks which files are looked into. */
-    public void choose() {
+    private void choose() {
         FileChooser chooser = new FileChooser();
         chooser.setTitle("Files to look into");
         List<File> chosen = chooser.showOpenMultipleDialog(node.getScene().getWindow());

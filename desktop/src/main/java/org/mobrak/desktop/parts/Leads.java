@@ -29,10 +29,4 @@ public interface Leads {
      * @param file in the catalogue's folder
      */
     void edit(String file);
-
-    /** To the choice of files that are looked into. */
-    void files();
-
-    /** To what is asked when something broke. */
-    void trouble();
 }

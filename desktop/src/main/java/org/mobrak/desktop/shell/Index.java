@@ -41,7 +41,10 @@ final class Index {
         List<Command> found = new ArrayList<>();
         Stream.of(Page.values()).forEach(page -> found.addAll(ofPage(page, known)));
         known.named().stream().map(this::place).forEach(found::add);
-        shell.shortcuts().stream().map(Shortcut::command).forEach(found::add);
+        shell.shortcuts().stream()
+                .map(Shortcut::command)
+                .map(command -> command.knownBy(known.words(command.name())))
+                .forEach(found::add);
         found.add(new Command("action", "Take the tour", "introduction begin new learn", "", sides::tour));
         now.stream()
                 .flatMap(snapshot -> snapshot.drawer().stream())

@@ -1,9 +1,7 @@
 package org.mobrak.desktop.shell;
 
-import org.mobrak.desktop.aftercare.AfterPage;
 import org.mobrak.desktop.catalogue.CataloguePage;
 import org.mobrak.desktop.fit.WaysPage;
-import org.mobrak.desktop.material.FilesPage;
 import org.mobrak.desktop.parts.Leads;
 import org.mobrak.desktop.workshop.WorkshopPage;
 
@@ -47,15 +45,5 @@ record WaysOn(Shell shell) implements Leads {
     @Override
     public void edit(String file) {
         shell.turn(Page.WORKSHOP, WorkshopPage.class).edit(file);
-    }
-
-    @Override
-    public void files() {
-        shell.turn(Page.FILES, FilesPage.class).choose();
-    }
-
-    @Override
-    public void trouble() {
-        shell.turn(Page.AFTER, AfterPage.class).showTrouble();
     }
 }
