@@ -322,6 +322,11 @@ public final class Session implements AutoCloseable {
         workers.change("Comparing catalogues", () -> bench().compareCatalogue(other));
     }
 
+    /** Reads this workspace's catalogue again: somebody changed its files with another program. */
+    public void readCatalogueAgain() {
+        workers.tell("Reading the catalogue", () -> bench().readCatalogueAgain());
+    }
+
     /** Takes entries of the catalogue that was compared. */
     public void takeEntries(List<Difference> entries) {
         workers.tell("Taking entries", () -> bench().takeEntries(entries));

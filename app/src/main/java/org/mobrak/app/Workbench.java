@@ -192,6 +192,12 @@ final class Workbench implements AutoCloseable {
         comparison.close();
     }
 
+    Notice readCatalogueAgain() throws IOException {
+        workspace.reloadCatalogue();
+        forget();
+        return new Notice(false, "The catalogue was read again, as its files are now.");
+    }
+
     Notice takeEntries(List<Difference> entries) throws IOException, Refusal {
         undo.did(comparison.take(entries, LocalDate.now(clock), this::forget));
         forget();

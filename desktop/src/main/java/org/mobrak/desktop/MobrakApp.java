@@ -26,6 +26,7 @@ import org.mobrak.app.demo.DrawerFile;
 import org.mobrak.desktop.parts.Drawn;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.shell.Shell;
+import org.mobrak.desktop.shell.Workspaces;
 import org.slf4j.LoggerFactory;
 
 /** A window on one workspace at a time. */
@@ -165,12 +166,13 @@ public final class MobrakApp {
     }
 
     /** Opens the workspace in a window that knows no other. */
-    static void show(Stage stage, Session session, Path folder) {
+    static void show(Stage stage, Session session, Path folder, Workspaces others) {
         session.open();
         frame(stage, folder);
         WindowPlaces.place(Optional.empty(), WindowPlaces.workAreas()).give(stage, () -> {});
         Shell shell = new Shell(session, ZoneId.systemDefault(), stage.getScene());
         shell.moveIn();
+        shell.offer(others);
         shell.recall();
         stage.show();
     }

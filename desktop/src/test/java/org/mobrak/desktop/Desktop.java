@@ -34,6 +34,7 @@ import org.mobrak.app.Session;
 import org.mobrak.app.demo.DrawerFile;
 import org.mobrak.core.job.Job;
 import org.mobrak.desktop.shell.Page;
+import org.mobrak.desktop.shell.Workspaces;
 import org.mobrak.link.PhoneLink;
 import org.testfx.api.FxToolkit;
 import org.testfx.util.WaitForAsyncUtils;
@@ -57,7 +58,7 @@ final class Desktop implements AutoCloseable {
         stage = WaitForAsyncUtils.waitForAsyncFx(20_000, (Callable<Stage>) Stage::new);
         robot = new Hands(stage);
         robot.interact(() -> {
-            MobrakApp.show(stage, session, folder);
+            MobrakApp.show(stage, session, folder, new Alone(folder));
             stage.setX(0);
             stage.setY(0);
             begun.accept(this);
@@ -279,5 +280,33 @@ final class Desktop implements AutoCloseable {
         }
         click("tick");
         assertThat(runningJob().orElseThrow().tickedCount()).as(step.title()).isEqualTo(before + 1);
+    }
+
+    /** Where the workspace of a test lies; there are no others. */
+    private record Alone(Path here) implements Workspaces {
+        @Override
+        public List<Path> recent() {
+            return List.of();
+        }
+
+        @Override
+        public Path log() {
+            return here.resolveSibling("mobrak.log");
+        }
+
+        @Override
+        public void open(Path folder) {
+            throw new AssertionError("No other workspace is opened here");
+        }
+
+        @Override
+        public void demo() {
+            throw new AssertionError("No demo is laid out here");
+        }
+
+        @Override
+        public void move(Path to) {
+            throw new AssertionError("This workspace stays where it is");
+        }
     }
 }

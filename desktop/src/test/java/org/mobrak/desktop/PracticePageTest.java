@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
 import java.util.Optional;
+import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.AfterEach;
@@ -68,6 +69,9 @@ class PracticePageTest {
         desktop.press(KeyCode.CONTROL, KeyCode.DIGIT2);
         desktop.click("face-rehearsal");
         desktop.click("practise");
+        // The space bar means the step that is next, and no button that leaves.
+        Node tick = desktop.find("tick");
+        desktop.until("the step has the keyboard", tick::isFocused);
         hands = new BenchHands(desktop, desktop::click);
         desktop.assertShows("Nothing here is real, and nothing of it reaches the logbook.");
         hands.workToTheEnd();

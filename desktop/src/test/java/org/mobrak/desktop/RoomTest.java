@@ -6,14 +6,12 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Objects;
 import java.util.Set;
 import javafx.geometry.BoundingBox;
 import javafx.geometry.Bounds;
 import javafx.scene.Group;
 import javafx.scene.Node;
 import javafx.scene.Parent;
-import javafx.scene.control.Button;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
@@ -40,7 +38,8 @@ class RoomTest {
     /** Drawings, whose marks are placed by number. */
     private static final Set<String> DRAWN = Set.of("numbers-bar", "plot", "arrow");
 
-    private static final List<double[]> SIZES = List.of(new double[] {1022, 675}, new double[] {1226, 743});
+    private static final List<double[]> SIZES =
+            List.of(new double[] {1022, 675}, new double[] {1100, 700}, new double[] {1226, 743});
 
     @TempDir
     private Path top;
@@ -87,39 +86,51 @@ class RoomTest {
         assertThat(wrong).isEmpty();
     }
 
+    @Test
+    void aRehearsalInOnesOwnHands() throws Exception {
+        Path demo = top.resolve("demo");
+        Demo.in(demo);
+        try (Desktop desktop = Desktop.open(demo)) {
+            pick(desktop, "Hive 6");
+            desktop.press(KeyCode.CONTROL, KeyCode.DIGIT2);
+            desktop.click("face-rehearsal");
+            desktop.click("practise");
+            look(desktop, "a rehearsal by hand", List.of(KeyCode.DIGIT4));
+        }
+        assertThat(wrong).isEmpty();
+    }
+
     private static void pick(Desktop desktop, String nickname) {
         desktop.pick(
                 "phones", DrawerEntry.class, entry -> entry.phone().nickname().startsWith(nickname + ","));
     }
 
     private void look(Desktop desktop, String state) {
+        look(desktop, state, Desktop.PAGES);
+    }
+
+    private void look(Desktop desktop, String state, List<KeyCode> pages) {
         for (boolean large : List.of(false, true)) {
             for (double[] size : SIZES) {
                 desktop.robot().interact(() -> {
                     desktop.stage().setWidth(size[0]);
                     desktop.stage().setHeight(size[1]);
                 });
-                everyFace(desktop, "%s, %.0f × %.0f%s".formatted(state, size[0], size[1], large ? ", large" : ""));
+                everyFace(
+                        desktop, "%s, %.0f × %.0f%s".formatted(state, size[0], size[1], large ? ", large" : ""), pages);
             }
             if (large) {
                 desktop.press(KeyCode.CONTROL, KeyCode.DIGIT0);
             } else {
-                Button larger = button(desktop, "larger");
-                desktop.robot().interact(() -> {
-                    for (int i = 0; i < 14; i++) {
-                        larger.fire();
-                    }
-                });
+                for (int i = 0; i < 14; i++) {
+                    desktop.press(KeyCode.CONTROL, KeyCode.ADD);
+                }
             }
         }
     }
 
-    private static Button button(Desktop desktop, String id) {
-        return (Button) Objects.requireNonNull(desktop.stage().getScene().lookup("#" + id));
-    }
-
-    private void everyFace(Desktop desktop, String where) {
-        for (KeyCode page : Desktop.PAGES) {
+    private void everyFace(Desktop desktop, String where, List<KeyCode> pages) {
+        for (KeyCode page : pages) {
             desktop.press(KeyCode.CONTROL, page);
             String here = where + ", page " + page.getName();
             judge(desktop, here);

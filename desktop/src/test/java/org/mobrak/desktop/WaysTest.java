@@ -227,6 +227,20 @@ class WaysTest {
     }
 
     @Test
+    void aFileThatWasChangedElsewhereIsReadAgain() throws Exception {
+        desktop.press(KeyCode.CONTROL, KeyCode.DIGIT7);
+        desktop.click("face-friends");
+        desktop.assertShows("No faults");
+        Files.writeString(top.resolve("demo/catalogue/routes/half-written.yaml"), "id: half-written\n");
+        desktop.click("read-again");
+        desktop.assertShows("The catalogue was read again, as its files are now.");
+        assertThat(desktop.isShown("own-catalogue")).isTrue();
+        desktop.until(
+                "its faults are told",
+                () -> desktop.session().snapshot().get().catalogue().faults().size() > 0);
+    }
+
+    @Test
     void anothersEntriesAreTakenOneByOneAndPutBack() {
         desktop.press(KeyCode.CONTROL, KeyCode.DIGIT7);
         desktop.click("face-friends");

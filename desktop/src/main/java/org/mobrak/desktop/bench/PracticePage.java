@@ -21,6 +21,7 @@ import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.rehearsal.Practice;
 import org.mobrak.core.catalogue.KeyChord.Key;
 import org.mobrak.desktop.job.RunPage;
+import org.mobrak.desktop.parts.Columns;
 import org.mobrak.desktop.parts.Empty;
 import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Sheet;
@@ -60,7 +61,7 @@ public final class PracticePage {
         Sheet beside = new Sheet(bench.node());
         beside.getStyleClass().add("bench-side");
         sheet.node().getStyleClass().add("practice-sheet");
-        HBox body = new HBox(sheet.node(), beside);
+        HBox body = new Columns(sheet.node(), beside);
         HBox.setHgrow(sheet.node(), Priority.ALWAYS);
         VBox.setVgrow(body, Priority.ALWAYS);
         node = new VBox(head(leave), notice, body);
@@ -112,6 +113,8 @@ public final class PracticePage {
         if (scene != null) {
             scene.addEventFilter(KeyEvent.ANY, keys);
             clock.start();
+            // Else it falls to the first button of the head, which leaves.
+            sheet.takeKeyboard();
         }
     }
 

@@ -177,12 +177,17 @@ public final class CataloguePage implements View {
         zip.setId("other-zip");
         zip.setOnAction(press -> chooseZip());
         FlowPane buttons = new Flow(folder, zip);
+        Button again = new Button("Read the files again", new FontIcon(Feather.REFRESH_CW));
+        again.setId("read-again");
+        again.setOnAction(press -> session.readCatalogueAgain());
         buttons.getStyleClass().add("buttons");
         return new Card(
                 "This workspace's catalogue",
                 Texts.plain("%d phones, %d routes, %d holes".formatted(state.phones(), state.routes(), state.holes())),
-                Texts.wrapped(Texts.soft(
-                        "Plain YAML files in the workspace's folder “catalogue”: change them with any editor.")),
+                Texts.wrapped(
+                        Texts.soft(
+                                "Plain YAML files in the workspace's folder “catalogue”: change them with any editor, then have them read again.")),
+                again,
                 Texts.plain("Hold another one against it:"),
                 buttons);
     }

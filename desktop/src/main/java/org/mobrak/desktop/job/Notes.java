@@ -26,7 +26,7 @@ final class Notes extends VBox {
         getStyleClass().add("notes");
         moment.noted().forEach(text -> getChildren().add(Texts.wrapped(Texts.soft("·  " + text))));
         line.setId("step-note");
-        line.setPromptText("Note, or drop a picture here");
+        line.setPromptText("A note, or a picture");
         line.setOnAction(enter -> note());
         HBox.setHgrow(line, Priority.ALWAYS);
         Button picture = new Button("Picture …", new FontIcon(Feather.CAMERA));

@@ -51,6 +51,8 @@ public final class RunPage implements View {
     private Optional<StepCard> card = Optional.empty();
     private boolean filling;
     private boolean asked;
+    /** Somebody has come here by a button and there was no step to be shown yet. */
+    private boolean hasCome;
 
     /** @param nothing stands there while no job runs */
     public RunPage(Session session, Region nothing) {
@@ -102,10 +104,17 @@ public final class RunPage implements View {
         }
     }
 
+    /** The step that is next is what the keyboard means, for whoever has just come here. */
+    public void takeKeyboard() {
+        hasCome = card.isEmpty();
+        Platform.runLater(() -> card.ifPresent(StepCard::takeKeyboard));
+    }
+
     /** Not from whoever types, nor from a list that is gone through by keys. */
     private void takeKeyboard(StepCard fresh) {
         Node owner = node.getScene() == null ? null : node.getScene().getFocusOwner();
-        boolean mine = owner == null || owner instanceof ButtonBase && isWithin(owner);
+        boolean mine = hasCome || owner == null || owner instanceof ButtonBase && isWithin(owner);
+        hasCome = false;
         if (mine) {
             fresh.takeKeyboard();
         }

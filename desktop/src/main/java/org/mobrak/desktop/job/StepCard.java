@@ -40,7 +40,7 @@ final class StepCard extends VBox {
         getStyleClass().addAll("card", "step-card");
         Label title = Texts.wrapped(Texts.plain(step.title()));
         title.getStyleClass().add("step-heading");
-        getChildren().addAll(Texts.soft(step.phase().label() + "  ·  " + step.route()), title);
+        getChildren().addAll(Texts.wrapped(Texts.soft(step.phase().label() + "  ·  " + step.route())), title);
         if (step.hasNoReturn()) {
             getChildren().add(warning("From here there is no way back. Read the step to its end first."));
         }

@@ -27,7 +27,7 @@ public final class Columns extends HBox {
 
     @Override
     protected double computeMinHeight(double width) {
-        return isBeside(width) ? super.computeMinHeight(-1) : edges() + gaps() + sumOfLeastHeights();
+        return isBeside(width) ? super.computeMinHeight(-1) : edges() + gaps() + sumOfLeastHeights(width - insets());
     }
 
     @Override
@@ -43,11 +43,11 @@ public final class Columns extends HBox {
         }
         List<Node> all = columns();
         double room = getWidth() - insets();
-        double spare = Math.max(0, getHeight() - edges() - gaps() - sumOfLeastHeights());
+        double spare = Math.max(0, getHeight() - edges() - gaps() - sumOfLeastHeights(room));
         long growing = Math.max(1, all.stream().filter(Columns::grows).count());
         double y = snappedTopInset();
         for (Node one : all) {
-            double height = one.minHeight(-1) + (grows(one) ? spare / growing : 0);
+            double height = one.minHeight(room) + (grows(one) ? spare / growing : 0);
             layoutInArea(
                     one,
                     snappedLeftInset(),
@@ -74,8 +74,9 @@ public final class Columns extends HBox {
         return getManagedChildren();
     }
 
-    private double sumOfLeastHeights() {
-        return columns().stream().mapToDouble(one -> one.minHeight(-1)).sum();
+    /** What folds itself where there is little room is higher then. */
+    private double sumOfLeastHeights(double room) {
+        return columns().stream().mapToDouble(one -> one.minHeight(room)).sum();
     }
 
     private double gaps() {

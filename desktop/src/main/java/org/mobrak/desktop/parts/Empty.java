@@ -26,8 +26,7 @@ public final class Empty extends ScrollPane {
         if (actions.length > 0) {
             actions[0].getStyleClass().add("do-this");
             FlowPane row = new Flow(actions);
-            row.getStyleClass().add("buttons");
-            row.setAlignment(Pos.CENTER);
+            row.getStyleClass().addAll("buttons", "centred");
             said.getChildren().add(row);
         }
     }

@@ -4,9 +4,10 @@ import java.nio.file.Path;
 import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.scene.control.Button;
-import javafx.scene.layout.HBox;
+import javafx.scene.layout.FlowPane;
 import org.kordamp.ikonli.feather.Feather;
 import org.mobrak.app.Session;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.program.Looks;
 import org.mobrak.desktop.program.ProgramSheet;
 
@@ -15,7 +16,7 @@ final class ProgramCorner {
     private final Session session;
     private final SideSheets sides;
     private final Supplier<Look> look;
-    private final HBox foot;
+    private final FlowPane foot;
     private Optional<ProgramSheet.Place> place = Optional.empty();
     private Optional<Workspaces> offered = Optional.empty();
 
@@ -27,7 +28,7 @@ final class ProgramCorner {
         foot = foot();
     }
 
-    HBox node() {
+    FlowPane node() {
         return foot;
     }
 
@@ -50,7 +51,7 @@ final class ProgramCorner {
         offered = Optional.empty();
     }
 
-    private HBox foot() {
+    private FlowPane foot() {
         Button light = PhoneHead.button(
                 Feather.MOON, "Light or dark (F8)", () -> look.get().toggle());
         light.setId("light-or-dark");
@@ -64,7 +65,7 @@ final class ProgramCorner {
         larger.setId("larger");
         Button settings = PhoneHead.button(Feather.SETTINGS, "Settings, this program, its log (Ctrl+,)", this::program);
         settings.setId("program-sheet");
-        HBox foot = new HBox(light, smaller, larger, settings);
+        FlowPane foot = new Flow(light, smaller, larger, settings);
         foot.getStyleClass().add("foot");
         return foot;
     }
