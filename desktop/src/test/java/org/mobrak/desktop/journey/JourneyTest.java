@@ -347,6 +347,7 @@ class JourneyTest {
         }
         person.picture("14-large-dark");
         person.key("ctrl+1");
+        person.scrollTo("facts");
         person.sees("facts");
         person.picture("15-large-dark-readings");
     }
