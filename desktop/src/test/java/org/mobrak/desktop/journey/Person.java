@@ -24,6 +24,8 @@ import java.util.stream.StreamSupport;
 final class Person implements AutoCloseable {
     private static final ObjectMapper JSON = new ObjectMapper();
     private static final long PATIENCE_MILLIS = 40_000;
+    /** Turns of the wheel in which the longest page is seen to its end. */
+    private static final int FAR = 40;
     /** Looks in a row at which a thing lies where it lay. */
     private static final int STILL = 5;
 
@@ -234,7 +236,7 @@ final class Person implements AutoCloseable {
 
     /** Scrolls the page until something can be clicked. */
     void scrollTo(String id) throws Exception {
-        for (int turn = 0; turn < 30 && all().noneMatch(seen -> seen.id().equals(id) && seen.height() > 12); turn++) {
+        for (int turn = 0; turn < 2 * FAR && all().noneMatch(seen -> seen.id().equals(id) && seen.height() > 12); turn++) {
             Seen place = all().filter(seen -> seen.id().equals("page-place"))
                     .findFirst()
                     .orElseThrow();
@@ -244,7 +246,7 @@ final class Person implements AutoCloseable {
                     String.valueOf(Math.round(place.x() + place.width() * 3 / 4)),
                     String.valueOf(Math.round(place.y() + place.height() / 2)),
                     "click",
-                    turn < 15 ? "5" : "4");
+                    turn < FAR ? "5" : "4");
         }
     }
 
