@@ -236,7 +236,9 @@ final class Person implements AutoCloseable {
 
     /** Scrolls the page until something can be clicked. */
     void scrollTo(String id) throws Exception {
-        for (int turn = 0; turn < 2 * FAR && all().noneMatch(seen -> seen.id().equals(id) && seen.height() > 12); turn++) {
+        for (int turn = 0;
+                turn < 2 * FAR && all().noneMatch(seen -> seen.id().equals(id) && seen.height() > 12);
+                turn++) {
             Seen place = all().filter(seen -> seen.id().equals("page-place"))
                     .findFirst()
                     .orElseThrow();
