@@ -342,9 +342,11 @@ class JourneyTest {
         assertThat(guide.height()).as("not four lines").isGreaterThan(250);
         person.picture("13-small");
         person.key("F8");
+        double usual = height();
         for (int i = 0; i < 14; i++) {
             person.key("ctrl+plus");
         }
+        person.until("the letters are as large as asked", () -> height() > 1.9 * usual);
         person.picture("14-large-dark");
         person.key("ctrl+1");
         person.scrollTo("facts");
