@@ -161,7 +161,7 @@ public record Desk(
 
     /** Before the phone is touched, a file that turned up after its step was ticked and is wrong keeps the work from beginning. */
     private Optional<String> wrongSince(Job job, Step step) {
-        boolean begins = step instanceof Step.Act && step.phase() == Phase.DO && !job.hasBegun();
+        boolean begins = step.isAtThePhone() && step.phase() == Phase.DO && !job.hasBegun();
         return job.sheet().of(Phase.GATHER).stream()
                 .filter(fetch -> begins)
                 .flatMap(fetch -> fetched(fetch).stream())

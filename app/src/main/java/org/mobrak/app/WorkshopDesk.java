@@ -311,19 +311,14 @@ public final class WorkshopDesk {
     }
 
     /** Plays the draft on the bench, as it stands; nothing of it is kept. */
-    public void rehearse(long seed) {
+    public void rehearse(long seed, Person person) {
         workers.read(
                 "Rehearsing the draft",
                 () -> {
                     Tryout tryout =
                             workers.fromWorker(() -> bench.get().workshop().tryout());
                     return Rehearsals.ofDrawer(
-                            tryout.name(),
-                            tryout.outlook(),
-                            tryout.plan().orElseThrow(),
-                            seed,
-                            List.of(),
-                            Person.CAREFUL);
+                            tryout.name(), tryout.outlook(), tryout.plan().orElseThrow(), seed, List.of(), person);
                 },
                 went -> {
                     workers.draw(() -> report.set(Optional.of(went)));

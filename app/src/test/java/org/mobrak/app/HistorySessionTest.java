@@ -264,7 +264,7 @@ class HistorySessionTest extends DemoSessions {
             assertThat(desk(session).objectionToTick(job(session), fetch)).isEmpty();
             does(session, one -> one.job().tick(fetch, ""));
             Step write = job(session).sheet().of(Phase.DO).stream()
-                    .filter(Step.Act.class::isInstance)
+                    .filter(Step::isAtThePhone)
                     .findFirst()
                     .orElseThrow();
             does(session, one -> one.files().lookInto(List.of(wrong)));

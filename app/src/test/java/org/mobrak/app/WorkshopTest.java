@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
+import org.mobrak.app.rehearsal.Person;
 import org.mobrak.app.workshop.WorkshopView;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Verdict;
@@ -108,7 +109,7 @@ class WorkshopTest extends DemoSessions {
                 .extracting(WorkshopView.OnPhone::verdict)
                 .containsExactly(Verdict.FITS);
         assertThat(draft(first).trial().orElseThrow().steps()).isNotEmpty();
-        does(first, one -> one.workshop().rehearse(1));
+        does(first, one -> one.workshop().rehearse(1, Person.CAREFUL));
         assertThat(first.workshop().report().get().orElseThrow().reached()).isTrue();
 
         does(first, one -> one.workshop().saveDraft());

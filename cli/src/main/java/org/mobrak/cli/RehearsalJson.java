@@ -37,6 +37,11 @@ final class RehearsalJson {
         node.put("end", report.end().word())
                 .put("reached", report.reached())
                 .put("virtualMinutes", rounded(report.minutes()));
+        report.stuck()
+                .ifPresent(one -> node.putObject("stuck")
+                        .put("step", one.step())
+                        .put("kind", one.kind().word())
+                        .put("missing", one.missing()));
         report.caught().forEach(node.putArray("wouldHaveCaught")::add);
         return node;
     }

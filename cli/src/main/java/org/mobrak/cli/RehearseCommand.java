@@ -76,7 +76,10 @@ final class RehearseCommand implements Callable<Integer> {
             description = "What is so of the phone when it begins; may be repeated.")
     private List<String> from = new ArrayList<>();
 
-    @Option(names = "--person", paramLabel = "WHO", description = "careful or hasty.")
+    @Option(
+            names = "--person",
+            paramLabel = "WHO",
+            description = "careful, hasty, or literal: has the printed card alone.")
     private String person = "careful";
 
     @Option(names = "--plan", paramLabel = "N", description = "Which of the plans, from 1.")
@@ -174,11 +177,8 @@ final class RehearseCommand implements Callable<Integer> {
     }
 
     private Person who() {
-        return switch (person) {
-            case "careful" -> Person.CAREFUL;
-            case "hasty" -> Person.HASTY;
-            default -> throw wrong("“" + person + "” is nobody; use careful or hasty.");
-        };
+        return Person.ofWord(person)
+                .orElseThrow(() -> wrong("“" + person + "” is nobody; use careful, hasty or literal."));
     }
 
     private void tellNone(Outlook outlook) {

@@ -68,6 +68,15 @@ final class SheetJson {
             ArrayNode writes = node.putArray("writes");
             act.writes().forEach(written -> writes.add(written.word()));
         }
+        if (step instanceof Step.Copy copy) {
+            node.put("file", copy.what().name()).put("to", copy.to().name().toLowerCase(Locale.ROOT));
+        }
+        if (step instanceof Step.Move move) {
+            ArrayNode first = node.putArray("first");
+            move.first()
+                    .forEach(
+                            one -> first.add(one.name().toLowerCase(Locale.ROOT).replace('_', '-')));
+        }
         if (step instanceof Step.Prove prove) {
             prove.rung().ifPresent(rung -> node.put("rung", rung));
         }
@@ -83,6 +92,15 @@ final class SheetJson {
         }
         if (step instanceof Step.Ready) {
             return "ready";
+        }
+        if (step instanceof Step.Copy) {
+            return "copy";
+        }
+        if (step instanceof Step.Plug) {
+            return "plug";
+        }
+        if (step instanceof Step.Move) {
+            return "mode";
         }
         return step instanceof Step.Act ? "act" : "prove";
     }

@@ -199,7 +199,6 @@ final class BenchHands {
             seeTo(ready);
         } else if (!(step instanceof Step.Fetch)) {
             ask(practice::chord).ifPresent(this::hold);
-            ifOffered(Doing.BRING);
             ifOffered(Doing.FORMAT);
             if (step.hasNoReturn()) {
                 desktop.fill("confirm", confirmation());

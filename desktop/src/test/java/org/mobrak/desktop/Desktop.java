@@ -291,7 +291,7 @@ final class Desktop implements AutoCloseable {
 
         @Override
         public Path log() {
-            return here.resolveSibling("mobrak.log");
+            return here.resolve("mobrak.log");
         }
 
         @Override

@@ -6,6 +6,7 @@ import java.nio.file.Path;
 import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
+import javafx.scene.control.Labeled;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -72,6 +73,12 @@ class PracticePageTest {
         // The space bar means the step that is next, and no button that leaves.
         Node tick = desktop.find("tick");
         desktop.until("the step has the keyboard", tick::isFocused);
+        Labeled count = desktop.find("step-count");
+        for (int done = 1; done <= 3; done++) {
+            int ticked = done;
+            desktop.press(KeyCode.SPACE);
+            desktop.until("the space bar ticks", () -> count.getText().startsWith(ticked + " of "));
+        }
         hands = new BenchHands(desktop, desktop::click);
         desktop.assertShows("Nothing here is real, and nothing of it reaches the logbook.");
         hands.workToTheEnd();
@@ -110,8 +117,11 @@ class PracticePageTest {
     @Test
     void aRecoveryIsLostBecauseTheSystemStartedFirstAndIsWrittenAgain() {
         lay("recovery", REPAIRS);
-        hands.workUpTo("The recovery starts");
+        hands.workUpTo("Into the recovery");
+        desktop.robot().interact(() -> hands.practice().restart(false));
+        hands.skip();
         hands.doNext();
+        hands.tick();
         desktop.assertShows("the stock recovery’s menu");
         hands.click("bench-look");
         desktop.assertShows("That is not what is seen.");
@@ -119,9 +129,11 @@ class PracticePageTest {
         assertThat(hands.view().mode()).isEqualTo("download");
         hands.click("bench-do-again");
         hands.skip();
-        hands.hold(hands.practice().chord().orElseThrow());
+        hands.hold(
+                KeyChord.parse("hold volume-up + home + power until the logo; hold volume-up + home until the menu"));
         desktop.assertShows("the custom recovery’s menu");
         hands.tick();
+        hands.workToTheEnd();
         desktop.assertShows("The goal is reached, on the phone itself.");
     }
 }

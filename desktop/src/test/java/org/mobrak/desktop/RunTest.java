@@ -104,10 +104,17 @@ class RunTest {
     }
 
     private static void passTheBattery(Desktop desktop) {
-        while (next(desktop).gate().isEmpty()) {
+        while (!next(desktop).title().startsWith("Battery percent")) {
+            // The battery is read last of all.
+            next(desktop).gate().ifPresent(gate -> {
+                desktop.robot()
+                        .interact(() -> desktop.session()
+                                .readings()
+                                .takeTyped(gate.fact(), gate.is().get(0)));
+                desktop.rest();
+            });
             desktop.tickNext();
         }
-        assertThat(next(desktop).title()).startsWith("Battery percent");
         desktop.robot().interact(() -> desktop.session().readings().takeTyped(Fact.BATTERY_PERCENT, "12"));
         desktop.rest();
         desktop.assertShows("Battery percent is 12; it must be 50 or more.");

@@ -77,8 +77,6 @@ public record BenchView(
         FETCH_ANEW,
         DO_IT,
         DO_AGAIN,
-        /** The phone is brought into the mode a step wants, where the step itself does not say how. */
-        BRING,
         /** The storage is formatted, out of the question for a password. */
         FORMAT,
         LOOK

@@ -2,86 +2,93 @@ package org.mobrak.app.rehearsal;
 
 import java.util.ArrayList;
 import java.util.EnumSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
+import java.util.SplittableRandom;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.KeyChord;
-import org.mobrak.core.catalogue.KeyChord.Key;
-import org.mobrak.core.catalogue.Otherwise;
-import org.mobrak.core.catalogue.Route;
-import org.mobrak.core.catalogue.RouteStep;
+import org.mobrak.core.catalogue.KnownPhone;
+import org.mobrak.core.catalogue.PhoneFamily;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.build.VersionOrder;
 import org.mobrak.link.Mode;
 import org.mobrak.link.bench.BenchTruth;
 import org.mobrak.link.bench.KeyWay;
 
-/** Where a phone's keys lead: what the catalogue's routes for it say, unless it was described by hand. */
+/**
+ * Where a phone's keys lead. A bench phone says so itself; of one that does not, its family's file is believed, and where that is
+ * silent too the keys are drawn from what phones usually have. No route is asked: what a route says of keys may be wrong.
+ */
 final class BenchWays {
-    private static final Set<Mode> ANYWHERE =
-            EnumSet.of(Mode.OFF, Mode.OS, Mode.DOWNLOAD, Mode.FLASH_CONSOLE, Mode.RECOVERY);
-    /** By common practice, for a phone of which no route says anything. */
-    private static final List<KeyWay> USUAL = List.of(
-            way("hold volume-up + home + power until the logo; hold volume-up + home until the menu", Mode.RECOVERY),
-            way("hold volume-up + power until the logo; hold volume-up until the menu", Mode.RECOVERY),
-            way("hold volume-down + home + power until the warning; press volume-up", Mode.DOWNLOAD),
-            way("hold service-plug until the download screen", Mode.DOWNLOAD),
-            way("hold volume-up + power until it vibrates", Mode.FLASH_CONSOLE));
+    private static final KeyWay TO_RECOVERY =
+            way("hold volume-up + power until the logo; hold volume-up until the menu", Mode.RECOVERY);
+    private static final KeyWay TO_RECOVERY_BY_HOME =
+            way("hold volume-up + home + power until the logo; hold volume-up + home until the menu", Mode.RECOVERY);
+    private static final KeyWay TO_DOWNLOAD =
+            way("hold volume-down + home + power until the warning; press volume-up", Mode.DOWNLOAD);
+    private static final KeyWay BY_PLUG = way("hold service-plug until the download screen", Mode.DOWNLOAD);
+    private static final KeyWay TO_CONSOLE = way("hold volume-up + power until it vibrates", Mode.FLASH_CONSOLE);
+    private static final KeyWay TO_CONSOLE_DOWN = way("hold volume-down + power until it vibrates", Mode.FLASH_CONSOLE);
+    private static final KeyWay RESTART =
+            new KeyWay(KeyChord.parse("hold power until the menu"), EnumSet.of(Mode.OS), Mode.OS);
+
+    /** With a home key, and without one in two kinds; common practice, no published source. */
+    private static final List<List<KeyWay>> KINDS = List.of(
+            List.of(TO_RECOVERY_BY_HOME, TO_DOWNLOAD, BY_PLUG, TO_CONSOLE_DOWN, RESTART),
+            List.of(TO_RECOVERY, BY_PLUG, TO_CONSOLE_DOWN, RESTART),
+            List.of(TO_RECOVERY, BY_PLUG, TO_CONSOLE, RESTART));
 
     private BenchWays() {}
 
-    static BenchTruth of(BenchTruth phone, Catalogue catalogue) {
+    /** What people try on a phone of which nobody knows the keys, the likeliest first. */
+    static List<KeyWay> usual() {
+        return List.of(TO_RECOVERY_BY_HOME, TO_RECOVERY, TO_DOWNLOAD, BY_PLUG, TO_CONSOLE, TO_CONSOLE_DOWN);
+    }
+
+    /** @param seed draws the kind of phone it is, where nothing tells */
+    static BenchTruth of(BenchTruth phone, Catalogue catalogue, long seed) {
         if (!phone.ways().isEmpty()) {
             return phone;
         }
-        Set<KeyWay> ways = new LinkedHashSet<>();
         String model = phone.truth().getOrDefault(Fact.MODEL, "");
-        catalogue.routes().stream()
-                .filter(route -> suits(route, model))
-                .flatMap(route -> route.steps().stream())
-                .forEach(step -> ways(step).forEach(ways::add));
-        // One and the same chord leads to one place; what the routes say comes first.
-        USUAL.stream()
-                .filter(usual -> ways.stream().noneMatch(known -> clash(known, usual)))
-                .forEach(ways::add);
-        return phone.with(List.copyOf(ways));
+        List<KeyWay> known = catalogue
+                .phone(model)
+                .map(KnownPhone::family)
+                .map(family -> of(family, model))
+                .orElse(List.of());
+        List<KeyWay> drawn = KINDS.get(hasHomeKey(phone) ? 0 : new SplittableRandom(seed).nextInt(KINDS.size()));
+        List<KeyWay> all = new ArrayList<>(known);
+        drawn.stream()
+                .filter(way -> known.stream().noneMatch(one -> one.to() == way.to() || clash(one, way)))
+                .forEach(all::add);
+        return phone.with(List.copyOf(all));
+    }
+
+    /** Phones of those years mostly have one; common practice, no published source. */
+    private static boolean hasHomeKey(BenchTruth phone) {
+        OptionalInt order = VersionOrder.compare(phone.truth().getOrDefault(Fact.OS_VERSION, ""), "4.4");
+        return order.isPresent() && order.getAsInt() < 0;
+    }
+
+    private static List<KeyWay> of(PhoneFamily family, String model) {
+        return Set.of(Mode.RECOVERY, Mode.DOWNLOAD, Mode.FLASH_CONSOLE).stream()
+                .sorted()
+                .map(mode -> family.keys(model, mode.word()).map(keys -> way(keys.keys(), mode)))
+                .flatMap(Optional::stream)
+                .toList();
     }
 
     private static boolean clash(KeyWay one, KeyWay other) {
-        return one.chord().strokes().get(0).equals(other.chord().strokes().get(0)) && one.to() != other.to();
-    }
-
-    private static boolean suits(Route route, String model) {
-        return route.fits().phones().isEmpty()
-                || route.fits().phones().stream()
-                        .anyMatch(target -> target.model().equals(model));
-    }
-
-    private static List<KeyWay> ways(RouteStep step) {
-        Optional<Mode> to = step.mode().flatMap(Mode::ofWord);
-        if (to.isEmpty()) {
-            return List.of();
-        }
-        List<KeyWay> ways = new ArrayList<>();
-        step.keys().ifPresent(keys -> ways.add(way(keys, step.from(), to.get())));
-        for (Otherwise other : step.or()) {
-            other.keys().ifPresent(keys -> ways.add(way(keys, other.from(), to.get())));
-        }
-        return ways;
+        return one.chord().strokes().get(0).equals(other.chord().strokes().get(0));
     }
 
     private static KeyWay way(String keys, Mode to) {
-        return way(KeyChord.parse(keys), Optional.empty(), to);
+        return way(KeyChord.parse(keys), to);
     }
 
-    private static KeyWay way(KeyChord chord, Optional<String> from, Mode to) {
-        boolean allKeys = chord.keys().contains(Key.ALL);
-        Set<Mode> listening = EnumSet.of(to == Mode.OS ? Mode.OS : Mode.OFF);
-        if (allKeys) {
-            listening.addAll(ANYWHERE);
-        }
-        from.flatMap(Mode::ofWord).ifPresent(listening::add);
-        return new KeyWay(chord, listening, to);
+    private static KeyWay way(KeyChord chord, Mode to) {
+        return new KeyWay(chord, EnumSet.of(Mode.OFF), to);
     }
 }

@@ -101,20 +101,8 @@ final class BenchWork {
         if (bench.state().asksForPassword()) {
             all.add(new Offer(Doing.FORMAT, "Leave the password empty, and format the data"));
         }
-        toBring(step).ifPresent(mode -> all.add(new Offer(Doing.BRING, "Bring it there first: " + mode.screen())));
         again(step, job).ifPresent(lost -> all.add(new Offer(Doing.DO_AGAIN, "Once more: " + lost.title())));
         return all;
-    }
-
-    /** The mode a step wants and does not lead to itself. */
-    private Optional<Mode> toBring(Step step) {
-        boolean leads = step.how().flatMap(Step.Doing::keys).isPresent();
-        Optional<Step.Doing> how =
-                leads || !(work.works(step) || step instanceof Step.Prove) ? Optional.empty() : step.how();
-        return how.flatMap(Step.Doing::mode)
-                .flatMap(Mode::ofWord)
-                .filter(mode ->
-                        mode != bench.state().mode() && bench.busyWith().isEmpty() && !work.isHousekeeping(step));
     }
 
     /** What was done before and is undone by now, once a person has seen that something is missing. */
@@ -190,10 +178,6 @@ final class BenchWork {
                 doIt(step);
             }
             case DO_AGAIN -> again(step, job).ifPresent(this::doIt);
-            case BRING -> {
-                toBring(step).ifPresent(hands::bringTo);
-                bench.followTheHands();
-            }
             case FORMAT -> {
                 hands.does(new Stimulus.FormatData());
                 bench.followTheHands();
@@ -252,6 +236,9 @@ final class BenchWork {
         if (stimulus.isEmpty()) {
             look(step);
             return;
+        }
+        if (step instanceof Step.Move move && move.first().contains(Step.First.KEEP_RECOVERY)) {
+            hands.does(new Stimulus.KeepRecovery());
         }
         bench.begin(step.title(), stimulus.get(), went -> {
             if (went) {

@@ -31,7 +31,7 @@ public final class Drill {
 
     /** A phone that is off, and whose keys mean what the catalogue says. */
     public Drill(Outlook outlook, Lesson lesson) {
-        this.phone = BenchWays.of(OnBench.of("drill", outlook, 0), outlook.catalogue());
+        this.phone = BenchWays.of(OnBench.of("drill", outlook, 0), outlook.catalogue(), 0);
         this.chord = lesson.chord();
         this.target = lesson.target();
         again();

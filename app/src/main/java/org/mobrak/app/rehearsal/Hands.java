@@ -80,7 +80,27 @@ final class Hands {
         }
     }
 
+    /** Keys that are usual on phones, one chord after the other from off, until one leads there. */
+    void tryUsual(Mode wanted) {
+        for (KeyWay usual : BenchWays.usual()) {
+            if (state.mode() == wanted || state.mode() == Mode.DEAD) {
+                return;
+            }
+            if (usual.to() == wanted) {
+                if (state.mode() != Mode.OFF) {
+                    holdPower();
+                }
+                hold(usual.chord(), false);
+            }
+        }
+    }
+
     void holdPower() {
+        if (state.mode() == Mode.OS) {
+            // Its menu comes first, and held on it goes off.
+            does(new Stimulus.SwitchOff());
+            return;
+        }
         does(new Stimulus.Press(Key.POWER));
         does(new Stimulus.Pass(FORCED_OFF_SECONDS));
         does(new Stimulus.Release(Key.POWER));

@@ -100,7 +100,7 @@ public final class Mishaps {
 
     /** All that can be asked about a sheet on a phone as it is known; none where no computer writes anything. */
     public static List<WhatNow> of(Outlook outlook, RunSheet sheet) {
-        BenchTruth known = BenchWays.of(OnBench.of("drill", outlook, 0), outlook.catalogue());
+        BenchTruth known = BenchWays.of(OnBench.of("drill", outlook, 0), outlook.catalogue(), 0);
         // As before the work, so that what was done tells itself apart.
         Mishaps all = new Mishaps(known.knowing(Map.of(Fact.RECOVERY, "stock", Fact.KERNEL_KIND, "stock")));
         List<WhatNow> questions = new ArrayList<>();

@@ -187,8 +187,8 @@ public final class Rehearsal {
             }
             diary.caught(seconds(), "sign: " + sign);
             job = job.with(List.of(new Event.SignMissed(now(), step.id(), "")));
-            if (tries < MOST_TRIES) {
-                remedy(step);
+            if (tries == MOST_TRIES || !remedy(step, tries)) {
+                break;
             }
         }
         return Optional.of(comeBack());
@@ -224,35 +224,33 @@ public final class Rehearsal {
                 .forEach(hands::does);
     }
 
-    /** What a careful person tries when the sign does not come: cable, driver, connection, keys once more, and what was written last. */
-    private void remedy(Step step) throws IOException {
-        note(
-                "remedy",
-                step.how()
-                        .flatMap(how -> how.remedies().stream().findFirst())
-                        .map(RouteStep.Remedy::what)
-                        .orElse("cable, driver and keys once more"));
-        work.setBenchRight();
-        if (hands.state().mode() == Mode.LOOP || hands.state().mode() == Mode.BLACK) {
-            hands.holdPower();
+    /** What the sheet says to do when the sign does not come, one remedy after the other, and nothing else. */
+    private boolean remedy(Step step, int turn) throws IOException {
+        List<RouteStep.Remedy> all = step.how().map(Step.Doing::remedies).orElse(List.of());
+        if (all.isEmpty()) {
+            return false;
         }
-        openTheStorage();
-        if (hands.state().inside().dirty()) {
-            hands.bringTo(Mode.RECOVERY);
-            hands.does(new Stimulus.LightWipe());
+        RouteStep.Remedy chosen = all.get((turn - 1) % all.size());
+        note("remedy", chosen.what());
+        PrintedRemedy said = PrintedRemedy.of(chosen.what());
+        work.mend(said);
+        if (said.from().isPresent()) {
+            for (Step again : since(said.from().get(), step)) {
+                work.doIt(again, images(again), Set.of(), person);
+            }
         }
-        Optional<Step> again = work.toRepeat(step, job);
-        if (again.isPresent()) {
-            note("remedy", "again: " + again.get().title());
-            work.doIt(again.get(), images(again.get()), Set.of(), person);
-        }
+        return !said.isSilent();
     }
 
-    /** A question for a password that nobody set is left empty, and the storage formatted. */
-    private void openTheStorage() {
-        if (hands.state().asksForPassword()) {
-            hands.does(new Stimulus.FormatData());
-        }
+    /** The steps from one that is named to the one that is being done. */
+    private List<Step> since(String title, Step until) {
+        List<Step> before = sheet.steps().subList(0, sheet.steps().indexOf(until));
+        int first = before.stream().map(Step::title).toList().lastIndexOf(title);
+        return first < 0
+                ? List.of()
+                : before.subList(first, before.size()).stream()
+                        .filter(one -> one.how().isPresent())
+                        .toList();
     }
 
     /** The way back: a start that works, with stock firmware where what is on it does not run. */
@@ -270,7 +268,6 @@ public final class Rehearsal {
             work.writeStock(phone.truth());
             hands.bringTo(Mode.OS);
         }
-        openTheStorage();
         return switch (hands.state().mode()) {
             case OS -> Report.End.CAME_BACK;
             case DEAD -> Report.End.DEAD;
@@ -335,6 +332,7 @@ public final class Rehearsal {
                 diary.happened(),
                 hands.state().facts(),
                 claimed,
-                diary.caught());
+                diary.caught(),
+                Optional.empty());
     }
 }

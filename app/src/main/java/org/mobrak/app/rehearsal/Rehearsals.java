@@ -15,6 +15,7 @@ import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Origin;
 import org.mobrak.core.identity.Reading;
+import org.mobrak.core.job.Card;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
 import org.mobrak.core.plan.Plan;
@@ -53,8 +54,17 @@ public final class Rehearsals {
      */
     public Report rehearse(Setting setting, long seed, List<Fault.At> faults, Person person) throws IOException {
         double factor = new SplittableRandom(seed).nextDouble(QUICKEST, SLOWEST);
+        BenchTruth phone = setting.phone().with(setting.phone().nature().slower(factor));
+        return person == Person.LITERAL
+                ? new LiteralHand(setting, phone, files, faults).play(Card.of(setting.sheet()))
+                : new Rehearsal(setting, phone, files, faults, person).run();
+    }
+
+    /** Plays a card that may say other things than its sheet, by its words alone. */
+    Report literally(Setting setting, Card card, long seed, List<Fault.At> faults) throws IOException {
+        double factor = new SplittableRandom(seed).nextDouble(QUICKEST, SLOWEST);
         BenchTruth phone = setting.phone();
-        return new Rehearsal(setting, phone.with(phone.nature().slower(factor)), files, faults, person).run();
+        return new LiteralHand(setting, phone.with(phone.nature().slower(factor)), files, faults).play(card);
     }
 
     /** Plays a plan for a phone of the drawer on the bench. */

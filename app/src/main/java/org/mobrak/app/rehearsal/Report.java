@@ -2,6 +2,7 @@ package org.mobrak.app.rehearsal;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.mobrak.core.identity.Fact;
 
@@ -13,6 +14,7 @@ import org.mobrak.core.identity.Fact;
  * @param minutes of virtual time
  * @param facts what is true of the phone at the end
  * @param claimed what the job says is so of the phone
+ * @param stuck where somebody with the card alone could not go on; empty unless it ended there
  * @param caught which gate, check or sign caught what went wrong, or would have caught it
  */
 public record Report(
@@ -26,7 +28,8 @@ public record Report(
         List<Happened> events,
         Map<Fact, String> facts,
         Map<Fact, String> claimed,
-        Set<String> caught) {
+        Set<String> caught,
+        Optional<Stuck> stuck) {
     public Report {
         routes = List.copyOf(routes);
         faults = List.copyOf(faults);
@@ -42,6 +45,8 @@ public record Report(
         /** It did not work, and the phone starts as it did before. */
         CAME_BACK("came-back"),
         GAVE_UP("gave-up"),
+        /** The card does not say how to go on. */
+        STUCK("stuck"),
         DEAD("dead");
 
         private final String word;
@@ -60,7 +65,7 @@ public record Report(
      *
      * @param seconds since the beginning
      * @param step the step's id; empty between steps
-     * @param kind {@code step}, {@code seen}, {@code fault}, {@code caught}, {@code remedy}, {@code passed} or {@code end}
+     * @param kind {@code step}, {@code seen}, {@code fault}, {@code caught}, {@code remedy}, {@code passed}, {@code stuck} or {@code end}
      */
     public record Happened(double seconds, String step, String kind, String text) {}
 }

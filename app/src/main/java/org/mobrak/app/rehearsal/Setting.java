@@ -42,7 +42,7 @@ public final class Setting {
         this.outlook = outlook;
         this.plan = plan;
         this.sheet = outlook.sheet(plan);
-        this.phone = BenchWays.of(phone, outlook.catalogue());
+        this.phone = BenchWays.of(phone, outlook.catalogue(), phone.id().hashCode());
         String model = outlook.facts().value(Fact.MODEL).orElse("");
         this.bench = new BenchFiles.Bench(
                 model, PartitionNames.of(outlook.catalogue().phone(model)));

@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import org.mobrak.core.catalogue.Aftermath;
-import org.mobrak.core.catalogue.KeyChord.Key;
+import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.catalogue.Route;
@@ -31,6 +31,8 @@ final class StepWork {
     /** A margin over what a gate asks, so that it is not shut again at once. */
     private static final int SPARE_PERCENT = 5;
 
+    private static final int PERCENT_TO_GO_ON = 50;
+
     private final Setting setting;
     private final RunSheet sheet;
     private final Hands hands;
@@ -48,31 +50,80 @@ final class StepWork {
         return routes.getOrDefault(step.route(), setting.plan().routes().get(0));
     }
 
-    /** Does a step; gives whether its sign is seen. */
+    /** Does a step as the sheet orders it, and nothing else; gives whether its sign is seen. */
     boolean doIt(Step step, Map<String, BenchFiles.Fetched> files, Set<Fault> faults, Person person) {
-        Step.Doing how = step.how().orElseThrow();
+        if (step instanceof Step.Copy) {
+            hands.does(new Stimulus.Arrange(Map.of(Fact.FILES_COPIED, "yes")));
+            return true;
+        }
+        if (step instanceof Step.Plug) {
+            plugIn();
+            return isSeen(step);
+        }
+        if (step instanceof Step.Move move) {
+            go(move, faults.contains(Fault.KEYS_WRONG));
+            return isSeen(step);
+        }
         if (route(step).isHousekeeping()) {
             return keepHouse(step);
         }
-        Optional<Mode> mode = how.mode().flatMap(Mode::ofWord);
-        start(how, mode).ifPresent(this::bring);
         boolean slip = faults.contains(Fault.KEYS_WRONG);
-        how.keys().ifPresent(keys -> hands.hold(keys, slip));
-        boolean done = true;
-        if (works(step)) {
-            if (how.keys().isEmpty()) {
-                mode.ifPresent(this::bring);
-            }
-            done = hands.does(new Stimulus.Work(task(step, files, faults, person)));
-        } else if (how.keys().isEmpty()) {
-            mode.ifPresent(this::bring);
-        }
+        step.how().flatMap(Step.Doing::keys).ifPresent(keys -> hands.hold(keys, slip));
+        boolean done = !works(step) || hands.does(new Stimulus.Work(task(step, files, faults, person)));
         return done && isSeen(step);
+    }
+
+    /** The cable that is at hand goes in. */
+    private void plugIn() {
+        if (hands.state().wire().cable() == Cable.NONE) {
+            hands.does(new Stimulus.Plug(Cable.DATA));
+        }
+    }
+
+    /** What is ordered first, and then the keys; where nobody knows them the usual ones, as a try. */
+    private void go(Step.Move move, boolean slip) {
+        Mode wanted =
+                move.doing().mode().flatMap(Mode::ofWord).orElse(hands.state().mode());
+        if (hands.state().mode() == wanted && wanted != Mode.OS) {
+            return;
+        }
+        move.first().forEach(this::first);
+        if (move.doing().keys().isPresent()) {
+            KeyChord keys = move.doing().keys().get();
+            hands.hold(keys, slip);
+            if (keys.isEndedByTheCable() && !slip) {
+                plugIn();
+            }
+        } else if (wanted != Mode.OS && wanted != Mode.OFF) {
+            hands.tryUsual(wanted);
+        }
+    }
+
+    void first(Step.First order) {
+        switch (order) {
+            case UNPLUG -> hands.does(new Stimulus.Plug(Cable.NONE));
+            case SWITCH_OFF, FORCE_OFF -> {
+                // Whoever sees that it is off leaves it so.
+                if (hands.state().mode() != Mode.OFF) {
+                    hands.holdPower();
+                }
+            }
+            case KEEP_RECOVERY -> hands.does(new Stimulus.KeepRecovery());
+            case RESTART -> {
+                // What has restarted by itself need not be restarted.
+                if (hands.state().mode() != Mode.OS) {
+                    hands.does(new Stimulus.Restart(Mode.OS));
+                }
+            }
+        }
     }
 
     /** What a step does to a phone that a person has brought where it begins; empty where there is only something to look at. */
     Optional<Stimulus> stimulus(Step step, Map<String, BenchFiles.Fetched> files, Set<Fault> faults) {
         Step.Doing how = step.how().orElseThrow();
+        if (step instanceof Step.Copy) {
+            return Optional.of(new Stimulus.Arrange(Map.of(Fact.FILES_COPIED, "yes")));
+        }
         if (works(step)) {
             // A tool whose list has changed does another thing once, whoever presses it; then it is read more closely.
             return Optional.of(new Stimulus.Work(task(step, files, faults, Person.HASTY)));
@@ -89,6 +140,12 @@ final class StepWork {
 
     /** Whether the phone shows what a step should bring about, as far as that is a mode or a proof. */
     boolean isSeen(Step step) {
+        if (step instanceof Step.Plug) {
+            return hands.state().hasPort();
+        }
+        if (step instanceof Step.Copy) {
+            return "yes".equals(hands.state().facts().get(Fact.FILES_COPIED));
+        }
         Optional<Mode> mode = step.how().flatMap(Step.Doing::mode).flatMap(Mode::ofWord);
         boolean there = mode.isEmpty() || hands.state().mode() == mode.get();
         if (mode.filter(Mode.OS::equals).isPresent() && hands.state().asksForPassword()) {
@@ -101,23 +158,6 @@ final class StepWork {
         return route(step).isHousekeeping();
     }
 
-    /** Where a step begins; for keys that is a phone that is off, unless they say otherwise. */
-    private static Optional<Mode> start(Step.Doing how, Optional<Mode> mode) {
-        Optional<Mode> said = how.from().flatMap(Mode::ofWord);
-        if (said.isPresent() || how.keys().isEmpty()) {
-            return said;
-        }
-        boolean asItIs = how.keys().get().keys().contains(Key.ALL);
-        if (asItIs) {
-            return Optional.empty();
-        }
-        return Optional.of(mode.filter(Mode.OS::equals).orElse(Mode.OFF));
-    }
-
-    private void bring(Mode wanted) {
-        hands.bringTo(wanted);
-    }
-
     /** Whether anything is done to the phone: the last step of a route brings about what no step says of itself. */
     boolean works(Step step) {
         return step instanceof Step.Act act
@@ -126,7 +166,7 @@ final class StepWork {
                         || act.change().wipes());
     }
 
-    private Stimulus.Task task(Step step, Map<String, BenchFiles.Fetched> files, Set<Fault> faults, Person person) {
+    Stimulus.Task task(Step step, Map<String, BenchFiles.Fetched> files, Set<Fault> faults, Person person) {
         Step.Doing how = step.how().orElseThrow();
         Optional<Mode> mode = how.mode().flatMap(Mode::ofWord);
         Route route = route(step);
@@ -266,6 +306,39 @@ final class StepWork {
                 && fact != Fact.HOST_OS
                 && !"absent".equals(state.facts().get(fact));
         return can && !is.isEmpty() && hands.does(new Stimulus.Arrange(Map.of(fact, is.get(is.size() - 1))));
+    }
+
+    /** What a remedy's words say, at the phone and at the bench. */
+    void mend(PrintedRemedy said) {
+        for (PrintedRemedy.Deed deed : said.deeds()) {
+            switch (deed) {
+                case DRIVER -> hands.does(new Stimulus.Driver(true));
+                case REPLUG ->
+                    hands.does(new Stimulus.Plug(
+                            hands.state().wire().cable().carriesData()
+                                    ? hands.state().wire().cable()
+                                    : Cable.DATA));
+                case CHARGE -> arrange(Fact.BATTERY_PERCENT, List.of(), Optional.of(PERCENT_TO_GO_ON));
+                case FORCE_OFF -> {
+                    if (hands.state().mode() != Mode.OFF) {
+                        hands.holdPower();
+                    }
+                }
+                case INTO_RECOVERY -> said.keys().ifPresent(this::intoRecovery);
+                case LIGHT_WIPE -> hands.does(new Stimulus.LightWipe());
+                case FORMAT -> hands.does(new Stimulus.FormatData());
+                case RESTORE, AGAIN -> {
+                    // The step itself is done once more; a copy is brought back by a plan of its own.
+                }
+            }
+        }
+    }
+
+    private void intoRecovery(KeyChord keys) {
+        if (hands.state().mode() != Mode.OFF) {
+            hands.holdPower();
+        }
+        hands.hold(keys, false);
     }
 
     /** Cable, driver, connection and card as they should be. */

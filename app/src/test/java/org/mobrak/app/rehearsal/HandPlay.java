@@ -132,9 +132,6 @@ final class HandPlay implements AutoCloseable {
             if (chord.isPresent()) {
                 hold(chord.get());
             }
-            if (offers(Doing.BRING)) {
-                run(() -> practice.take(Doing.BRING));
-            }
             if (offers(Doing.FORMAT)) {
                 run(() -> practice.take(Doing.FORMAT));
                 rest();

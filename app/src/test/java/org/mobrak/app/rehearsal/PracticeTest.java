@@ -144,8 +144,11 @@ class PracticeTest {
     @Test
     void aRecoveryThatTheStockSystemPutsBackIsFoundByItsProofAndWrittenAgain() throws Exception {
         lay(true);
-        hands.workUpTo("The recovery starts");
+        hands.workUpTo("Into the recovery");
+        hands.run(() -> practice.restart(false));
+        hands.rest();
         hands.doNext();
+        hands.tick();
         assertThat(hands.view().screen()).as("the OS had started first").isEqualTo("the stock recovery’s menu");
         hands.run(() -> practice.take(Doing.LOOK));
         assertThat(hands.view().told()).startsWith("That is not what is seen.");
@@ -154,9 +157,11 @@ class PracticeTest {
         assertThat(hands.view().mode()).isEqualTo("download");
         hands.run(() -> practice.take(Doing.DO_AGAIN));
         hands.rest();
-        hands.hold(hands.ask(practice::chord).orElseThrow());
+        hands.hold(
+                KeyChord.parse("hold volume-up + home + power until the logo; hold volume-up + home until the menu"));
         assertThat(hands.view().screen()).as("straight into it").isEqualTo("the custom recovery’s menu");
         hands.tick();
+        hands.workToTheEnd();
         assertThat(hands.view().verdict()).contains("The goal is reached, on the phone itself.");
         assertThat(hands.view().slips()).isEmpty();
     }

@@ -58,32 +58,41 @@ class TrapsTest {
         return rehearsals.rehearse(setting, 5, at, person);
     }
 
+    /** The sheet goes straight into it, and leaves it so that it stays. */
     @Test
-    void aRecoveryThatTheStockSystemPutsBackIsWrittenAgainAndStartedStraight() throws IOException {
+    void aRecoveryThatTheStockSystemWouldPutBackStays() throws IOException {
         Report report = rehearse("hive-06", "recovery", Person.CAREFUL, Fault.STOCK_RECOVERY_RETURNS);
         assertThat(report.end()).isEqualTo(End.GOAL);
+        assertThat(report.events())
+                .extracting(Report.Happened::text)
+                .contains("the custom recovery’s screen", "the usual start screen")
+                .doesNotContain("the stock recovery’s screen");
+    }
+
+    @Test
+    void aRecoveryThatTheStockSystemHasPutBackIsWrittenAgainAsTheCardSays() throws IOException {
+        Report report =
+                rehearse("hive-06", "recovery", Person.CAREFUL, Fault.STOCK_RECOVERY_RETURNS, Fault.RESTARTS_BY_ITSELF);
+        assertThat(report.end()).as("%s", report.events()).isEqualTo(End.GOAL);
         assertThat(report.caught()).anyMatch(by -> by.startsWith("sign: ") && by.contains("ecovery"));
         assertThat(report.events())
                 .extracting(Report.Happened::text)
                 .contains("the stock recovery’s screen", "the custom recovery’s screen");
-        Report hasty = rehearse("hive-06", "recovery", Person.HASTY, Fault.STOCK_RECOVERY_RETURNS);
-        assertThat(hasty.reached()).isFalse();
-        assertThat(hasty.facts()).containsEntry(Fact.RECOVERY, "stock");
     }
 
     @ParameterizedTest
     @CsvSource({
-        "LOW_BATTERY, gate: Battery percent",
-        "DRIVER_MISSING, sign: ",
-        "CABLE_DROP, sign: ",
-        "DAMAGED_FILE, file check: ",
-        "WRONG_VARIANT_FILE, file check: ",
-        "KEYS_WRONG, sign: ",
-        "BLACK_SCREEN, sign: ",
-        "LOOPS_AT_LOGO, sign: "
+        "LOW_BATTERY, recovery, gate: Battery percent",
+        "DRIVER_MISSING, recovery, sign: ",
+        "CABLE_DROP, recovery, sign: ",
+        "DAMAGED_FILE, recovery, file check: ",
+        "WRONG_VARIANT_FILE, recovery, file check: ",
+        "KEYS_WRONG, recovery, sign: ",
+        "BLACK_SCREEN, recovery, sign: ",
+        "LOOPS_AT_LOGO, recovery, sign: "
     })
-    void eachFaultIsNoticedAndTheGoalReachedAllTheSame(Fault fault, String by) throws IOException {
-        Report report = rehearse("hive-06", "recovery", Person.CAREFUL, fault);
+    void eachFaultIsNoticedAndTheGoalReachedAllTheSame(Fault fault, String goal, String by) throws IOException {
+        Report report = rehearse("hive-06", goal, Person.CAREFUL, fault);
         assertThat(report.end()).as("%s", report.events()).isEqualTo(End.GOAL);
         assertThat(report.events()).extracting(Report.Happened::kind).contains("fault");
         if (fault != Fault.BLACK_SCREEN) {

@@ -87,6 +87,12 @@ public record KeyChord(List<Stroke> strokes) {
                 .toList();
     }
 
+    /** Whether they are held while the cable goes in. */
+    public boolean isEndedByTheCable() {
+        return strokes.stream()
+                .anyMatch(stroke -> stroke.until().filter(PLUGGED::equals).isPresent());
+    }
+
     /** Reads one line; an {@link IllegalArgumentException} tells what in it is none. */
     @JsonCreator
     public static KeyChord parse(String text) {

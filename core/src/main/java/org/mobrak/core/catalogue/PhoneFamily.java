@@ -2,6 +2,7 @@ package org.mobrak.core.catalogue;
 
 import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
 import com.fasterxml.jackson.annotation.JsonProperty;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,13 +12,51 @@ import org.mobrak.core.identity.Fact;
 /**
  * One shop name and the variants sold under it.
  *
+ * @param keys how it is brought into its modes; empty where nobody has written it down
  * @param partitions how the storage is divided, from its start to its end; empty where nobody has written it down
  */
 @JsonIgnoreProperties("origin")
 public record PhoneFamily(
-        String id, String maker, String shopName, List<Variant> variants, List<Partition> partitions) {
+        String id,
+        String maker,
+        String shopName,
+        List<Variant> variants,
+        List<Partition> partitions,
+        List<ModeKeys> keys) {
     public PhoneFamily {
         partitions = partitions == null ? List.of() : List.copyOf(partitions);
+        keys = keys == null ? List.of() : List.copyOf(keys);
+    }
+
+    /**
+     * How the phone is brought into a mode. It belongs to the phone and not to what is done in the mode.
+     *
+     * @param mode where it leads: {@code recovery}, {@code download}, {@code flash-console} or {@code off} where it hangs
+     * @param cable {@code out} where the cable must be pulled first, else it would start into charging
+     * @param sign what shows that it is there
+     * @param models the variants that it holds for; all of them where none is named
+     */
+    public record ModeKeys(
+            String mode, KeyChord keys, Optional<String> cable, Optional<String> sign, List<String> models) {
+        public ModeKeys {
+            models = models == null ? List.of() : List.copyOf(models);
+        }
+
+        /** Whether the cable is pulled before. */
+        public boolean isUnplugged() {
+            return cable.filter("out"::equals).isPresent();
+        }
+
+        private boolean isFor(String model) {
+            return models.isEmpty() || models.contains(model);
+        }
+    }
+
+    /** How one of its variants is brought into a mode; what names the variant goes before what names none. */
+    public Optional<ModeKeys> keys(String model, String mode) {
+        return keys.stream()
+                .filter(one -> one.mode().equals(mode) && one.isFor(model))
+                .min(Comparator.comparing(one -> one.models().isEmpty()));
     }
 
     /**

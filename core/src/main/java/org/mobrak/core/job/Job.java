@@ -55,7 +55,7 @@ public record Job(
     /** Whether something was done to the phone, or is being done. */
     public boolean hasBegun() {
         return sheet.of(Phase.DO).stream()
-                .anyMatch(step -> step instanceof Step.Act && state.begun().containsKey(step.id()));
+                .anyMatch(step -> step.isAtThePhone() && state.begun().containsKey(step.id()));
     }
 
     /** This job with more that happened. */
@@ -179,9 +179,8 @@ public record Job(
             return before.map(open ->
                     "First “%s” (%s).".formatted(open.title(), open.phase().label()));
         }
-        Optional<String> shut = step instanceof Step.Act && step.phase() == Phase.DO && !hasBegun()
-                ? shutGate(facts)
-                : Optional.empty();
+        Optional<String> shut =
+                step.isAtThePhone() && step.phase() == Phase.DO && !hasBegun() ? shutGate(facts) : Optional.empty();
         return shut.or(() -> closed(step, facts));
     }
 
@@ -217,7 +216,7 @@ public record Job(
     private Optional<Instant> lastDone(Step step) {
         return sheet.steps().stream()
                 .takeWhile(earlier -> !earlier.equals(step))
-                .filter(earlier -> earlier instanceof Step.Act && earlier.phase() == Phase.DO)
+                .filter(earlier -> earlier.isAtThePhone() && earlier.phase() == Phase.DO)
                 .flatMap(earlier -> tick(earlier).stream())
                 .max(Comparator.naturalOrder());
     }

@@ -11,8 +11,11 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.Phase;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.VisibleText;
 
 /**
@@ -69,6 +72,7 @@ public record JobCard(String phone, RunSheet sheet, LocalDate day) {
         List<Line> lines = new ArrayList<>();
         step.file().ifPresent(file -> lines.addAll(digests(file)));
         step.how().ifPresent(how -> lines.addAll(doing(how)));
+        marks(step).ifPresent(marks -> lines.add(new Line("Stays for good", marks)));
         return new Box(
                 String.valueOf(number),
                 step.title(),
@@ -78,6 +82,19 @@ public record JobCard(String phone, RunSheet sheet, LocalDate day) {
                 lines,
                 step.how().flatMap(Step.Doing::keys).map(DrawnChord::of).stream()
                         .toList());
+    }
+
+    /** What nothing takes back, on the step that brings it about. */
+    private static Optional<String> marks(Step step) {
+        List<String> marks = new ArrayList<>();
+        Map<Fact, String> effects = step.changes().effects();
+        if ("blown".equals(effects.get(Fact.WARRANTY_FUSE))) {
+            marks.add("the warranty fuse is blown");
+        }
+        if (effects.containsKey(Fact.CUSTOM_WRITES)) {
+            marks.add("the counter of custom writes goes up");
+        }
+        return marks.isEmpty() ? Optional.empty() : Optional.of(String.join("; ", marks));
     }
 
     private static List<Line> digests(NeededFile file) {

@@ -1,6 +1,7 @@
 package org.mobrak.core.job;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
@@ -28,6 +29,9 @@ import org.mobrak.core.plan.Plan;
  * may have changed it, more is asked, or it goes down by itself.
  */
 final class SheetGates {
+    /** What stands between why something is asked and how it is brought about. */
+    static final String IF_NOT = " If it is not so: ";
+
     /** It goes down with every minute, so each write asks anew. */
     private static final Set<Fact> GOES_DOWN = Set.of(Fact.BATTERY_PERCENT);
 
@@ -126,6 +130,10 @@ final class SheetGates {
     List<Step> before(int route, Phase phase) {
         String name = plan.routes().get(route).name();
         return Objects.requireNonNull(gates.get(route)).stream()
+                // The battery goes down meanwhile, so it is read last of all.
+                .sorted(Comparator.comparing(gate -> gate.fact() == Fact.BATTERY_PERCENT))
+                // Copying is a step of its own.
+                .filter(gate -> gate.fact() != Fact.FILES_COPIED)
                 .map(gate -> (Step) SheetWriter.ready(name, gate, phase, opener(gate)))
                 .toList();
     }
@@ -139,7 +147,7 @@ final class SheetGates {
                         .isPresent())
                 .findFirst()
                 .map(route -> route.steps().stream().map(RouteStep::text).collect(Collectors.joining(" ")))
-                .map(how -> " If it is not so: " + how)
+                .map(how -> IF_NOT + how)
                 .orElse("");
     }
 }

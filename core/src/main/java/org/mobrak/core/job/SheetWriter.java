@@ -14,6 +14,7 @@ import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Gate;
+import org.mobrak.core.catalogue.KnownPhone;
 import org.mobrak.core.catalogue.Money;
 import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.PartitionClass;
@@ -32,11 +33,16 @@ import org.mobrak.core.plan.Plan;
 final class SheetWriter {
     private final Plan plan;
     private final SheetGates gates;
+    private final Copies copies;
+    private final Passage passage;
     private final Map<Route, String> cautions = new IdentityHashMap<>();
 
     SheetWriter(Plan plan, Catalogue catalogue, Facts facts) {
         this.plan = plan;
         this.gates = new SheetGates(plan, catalogue, facts);
+        this.copies = new Copies(plan, facts);
+        String model = facts.value(Fact.MODEL).orElse("");
+        this.passage = new Passage(catalogue.phone(model).map(KnownPhone::family), model);
         Facts here = facts;
         for (Route route : plan.routes()) {
             String care = FitCheck.alone(catalogue, route, here, Optional.empty()).clauses().stream()
@@ -51,8 +57,9 @@ final class SheetWriter {
 
     RunSheet sheet() {
         List<Step> steps = new ArrayList<>(gather());
-        steps.addAll(prepare());
-        steps.addAll(work());
+        List<Step> done = new ArrayList<>(prepare());
+        done.addAll(work());
+        steps.addAll(passage.through(done));
         steps.addAll(tidy());
         Set<PartitionClass> writes = plan.routes().stream()
                 .flatMap(route -> route.changes().writes().stream())
@@ -75,11 +82,35 @@ final class SheetWriter {
             steps.addAll(gates.before(i, Phase.PREPARE));
             steps.addAll(own(plan.routes().get(i), Phase.PREPARE));
         }
+        List<Step> gates = firstWork()
+                .map(first -> this.gates.before(first, Phase.PREPARE))
+                .orElse(List.of());
+        // Switches before what needs them, the cable before what goes through it, and at last what was only just so.
+        gates.stream().filter(gate -> !isLate(gate)).forEach(steps::add);
+        List<Step> early = firstWork().map(copies::early).orElse(List.of());
+        if (!early.isEmpty() || asksForABridge()) {
+            steps.add(Passage.plug(plan.routes().get(firstWork().orElse(0)).name(), Phase.PREPARE));
+        }
         List<Step> own = new ArrayList<>();
         working().forEach(route -> own.addAll(own(route, Phase.PREPARE)));
         steps.addAll(firstOfEach(own));
-        firstWork().ifPresent(first -> steps.addAll(gates.before(first, Phase.PREPARE)));
+        steps.addAll(early);
+        gates.stream().filter(SheetWriter::isLate).forEach(steps::add);
         return steps;
+    }
+
+    /** The model is compared and the battery read directly before the work, after all that takes its time. */
+    private static boolean isLate(Step gate) {
+        return gate.gate()
+                .map(Gate::fact)
+                .filter(fact -> fact == Fact.MODEL || fact == Fact.BATTERY_PERCENT)
+                .isPresent();
+    }
+
+    private boolean asksForABridge() {
+        return firstWork()
+                .filter(first -> plan.routes().get(first).gates().stream().anyMatch(Passage::asksForABridge))
+                .isPresent();
     }
 
     /** Route by route; housekeeping after the first change is part of the doing. */
@@ -89,13 +120,14 @@ final class SheetWriter {
         for (int i = first; i < plan.routes().size(); i++) {
             Route route = plan.routes().get(i);
             if (i > first) {
+                steps.addAll(copies.late(i));
                 steps.addAll(gates.before(i, Phase.DO));
             }
             if (route.isHousekeeping()) {
                 own(route, Phase.PREPARE)
                         .forEach(step -> steps.add(step.with(step.line().in(Phase.DO))));
             } else {
-                steps.addAll(careful(route, own(route, Phase.DO)));
+                steps.addAll(minding(route, careful(route, own(route, Phase.DO))));
                 steps.addAll(own(route, Phase.PROVE));
             }
         }
@@ -109,10 +141,27 @@ final class SheetWriter {
             return own;
         }
         List<Step> told = new ArrayList<>(own);
-        Step.Line line = own.get(0).line();
-        String text = line.text() + " Take care: " + care;
-        told.set(0, own.get(0).with(line(line.route(), line.phase(), line.title(), text)));
+        told.set(0, saying(own.get(0), "Take care: " + care));
         return told;
+    }
+
+    /** What the author warns of stands on the step that writes first, and not on another page. */
+    private static List<Step> minding(Route route, List<Step> own) {
+        String hazards = String.join(" ", route.notes().hazards());
+        Optional<Step> writing = own.stream()
+                .filter(step -> step instanceof Step.Act act && !act.writes().isEmpty())
+                .findFirst();
+        if (hazards.isEmpty() || writing.isEmpty()) {
+            return own;
+        }
+        return own.stream()
+                .map(step -> step.equals(writing.get()) ? saying(step, "Mind: " + hazards) : step)
+                .toList();
+    }
+
+    private static Step saying(Step step, String more) {
+        Step.Line line = step.line();
+        return step.with(line(line.route(), line.phase(), line.title(), line.text() + " " + more));
     }
 
     private List<Step> tidy() {
@@ -148,6 +197,10 @@ final class SheetWriter {
     }
 
     private List<Step> own(Route route, Phase phase) {
+        // What is copied, and where to, is said file by file.
+        if (route.isHousekeeping() && route.changes().effects().keySet().equals(Set.of(Fact.FILES_COPIED))) {
+            return List.of();
+        }
         RouteSteps steps = new RouteSteps(route);
         return route.steps().stream()
                 .filter(step -> step.phase() == phase)

@@ -25,11 +25,14 @@ import org.mobrak.core.catalogue.RouteStep.Remedy;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 
-/** One line of a run sheet: something to fetch, to have ready, to do, or to prove. */
+/** One line of a run sheet: something to fetch, to copy, to plug, to have ready, a mode to go into, something to do, or to prove. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
 @JsonSubTypes({
     @JsonSubTypes.Type(value = Step.Fetch.class, name = "fetch"),
     @JsonSubTypes.Type(value = Step.Ready.class, name = "ready"),
+    @JsonSubTypes.Type(value = Step.Copy.class, name = "copy"),
+    @JsonSubTypes.Type(value = Step.Plug.class, name = "plug"),
+    @JsonSubTypes.Type(value = Step.Move.class, name = "mode"),
     @JsonSubTypes.Type(value = Step.Act.class, name = "act"),
     @JsonSubTypes.Type(value = Step.Prove.class, name = "prove")
 })
@@ -104,6 +107,25 @@ public sealed interface Step {
                     or);
         }
 
+        /** The same where the step before has led there. */
+        Doing withoutKeys() {
+            return new Doing(
+                    from, mode, Optional.empty(), sign, normalMinutes, worryMinutes, remedies, by, keylessWays());
+        }
+
+        /** The same with other remedies. */
+        Doing remedied(List<Remedy> others) {
+            return new Doing(from, mode, keys, sign, normalMinutes, worryMinutes, others, by, or);
+        }
+
+        /** What is done otherwise in the mode, and not on the way there. */
+        private List<Otherwise> keylessWays() {
+            return or.stream()
+                    .filter(other -> other.by().kind() != Habit.Kind.ENTER)
+                    .map(other -> new Otherwise(other.by(), other.text(), other.from(), Optional.empty(), other.sign()))
+                    .toList();
+        }
+
         /** All ways there are, the author's first; empty where there is one only. */
         public List<Habit> ways(Optional<Habit> author) {
             return or.isEmpty()
@@ -167,6 +189,80 @@ public sealed interface Step {
         @Override
         public Ready with(Line other) {
             return new Ready(other, askGate, overridable);
+        }
+    }
+
+    /**
+     * A file that is copied to the phone.
+     *
+     * @param to where it must lie
+     */
+    record Copy(Line line, NeededFile what, Place to, Doing doing, Change change) implements Step {
+        @Override
+        public Copy with(Line other) {
+            return new Copy(other, what, to, doing, change);
+        }
+    }
+
+    /** Where a file can lie on a phone. */
+    enum Place {
+        CARD("the memory card"),
+        INTERNAL("the phone’s own storage");
+
+        private final String label;
+
+        Place(String label) {
+            this.label = label;
+        }
+
+        /** For a person: {@code the memory card}. */
+        public String label() {
+            return label;
+        }
+    }
+
+    /** The cable is put in. */
+    record Plug(Line line, Doing doing) implements Step {
+        @Override
+        public Plug with(Line other) {
+            return new Plug(other, doing);
+        }
+    }
+
+    /**
+     * The phone is brought into another mode.
+     *
+     * @param doing the keys are missing where nobody has written them down
+     * @param first what is done before the keys are held, in its order
+     */
+    record Move(Line line, Doing doing, List<First> first, Change change) implements Step {
+        public Move {
+            first = List.copyOf(first);
+        }
+
+        @Override
+        public Move with(Line other) {
+            return new Move(other, doing, first, change);
+        }
+    }
+
+    /** What is done before keys are held, or instead of them. */
+    enum First {
+        UNPLUG("Pull the cable."),
+        SWITCH_OFF("Switch the phone off from its menu, and wait until the screen is dark."),
+        FORCE_OFF("Hold power for ten seconds, until the screen is dark."),
+        KEEP_RECOVERY("If it asks whether the maker's system may put its own recovery back, choose that it may not."),
+        RESTART("Choose restart where the screen offers it; else hold power until it goes dark, and start it.");
+
+        private final String words;
+
+        First(String words) {
+            this.words = words;
+        }
+
+        /** As the card says it. */
+        public String words() {
+            return words;
         }
     }
 
@@ -248,6 +344,10 @@ public sealed interface Step {
         if (this instanceof Act act) {
             return new Act(told, act.doing().as(other), act.writes(), act.noReturn(), act.change());
         }
+        if (this instanceof Move move) {
+            boolean running = other.from().filter("os"::equals).isPresent();
+            return new Move(told, move.doing().as(other), running ? List.of() : move.first(), move.change());
+        }
         return this instanceof Prove prove
                 ? new Prove(told, prove.doing().as(other), prove.rung(), prove.change())
                 : this;
@@ -271,7 +371,22 @@ public sealed interface Step {
         if (this instanceof Act act) {
             return Optional.of(act.doing());
         }
+        if (this instanceof Move move) {
+            return Optional.of(move.doing());
+        }
+        if (this instanceof Copy copy) {
+            return Optional.of(copy.doing());
+        }
+        if (this instanceof Plug plug) {
+            return Optional.of(plug.doing());
+        }
         return this instanceof Prove prove ? Optional.of(prove.doing()) : Optional.empty();
+    }
+
+    /** Whether the phone is something else afterwards: it was worked on, or stands in another mode. */
+    @JsonIgnore
+    default boolean isAtThePhone() {
+        return this instanceof Act || this instanceof Move;
     }
 
     /** What is otherwise once it is done. */
@@ -279,6 +394,12 @@ public sealed interface Step {
     default Change changes() {
         if (this instanceof Act act) {
             return act.change();
+        }
+        if (this instanceof Copy copy) {
+            return copy.change();
+        }
+        if (this instanceof Move move) {
+            return move.change();
         }
         return this instanceof Prove prove ? prove.change() : Change.none();
     }

@@ -80,7 +80,7 @@ public record OutcomeReport(String route, String model, String build, Went went,
     }
 
     private static boolean isDone(Job job, Step step) {
-        return job.isTicked(step) && step instanceof Step.Act || job.begun(step).isPresent();
+        return job.isTicked(step) && step.isAtThePhone() || job.begun(step).isPresent();
     }
 
     private static Optional<String> openStep(Job job, String route) {

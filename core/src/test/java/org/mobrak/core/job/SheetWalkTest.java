@@ -125,6 +125,10 @@ class SheetWalkTest {
 
         /** With its last step a route has done what it does. */
         private void done(Step step) {
+            if (step instanceof Step.Copy copied) {
+                truth = truth.after(copied.change().effects().entrySet().stream()
+                        .collect(Collectors.toMap(Map.Entry::getKey, one -> Optional.of(one.getValue()))));
+            }
             List<Step> steps = job.sheet().steps();
             boolean last = steps.subList(steps.indexOf(step) + 1, steps.size()).stream()
                     .noneMatch(later -> later.route().equals(step.route()) && later.phase() == step.phase());

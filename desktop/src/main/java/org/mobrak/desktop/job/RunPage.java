@@ -69,6 +69,7 @@ public final class RunPage implements View {
         large.getStyleClass().add("side");
         scroll.getStyleClass().add("wide-scroll");
         progress.setId("progress");
+        count.setId("step-count");
         pause.setId("pause");
         pause.setOnAction(press -> session.job().pause(""));
         HBox head = new HBox(title, progress, count, pause);
@@ -110,14 +111,15 @@ public final class RunPage implements View {
         Platform.runLater(() -> card.ifPresent(StepCard::takeKeyboard));
     }
 
-    /** Not from whoever types, nor from a list that is gone through by keys. */
-    private void takeKeyboard(StepCard fresh) {
+    /**
+     * Whether the step that is shown next is meant by the keyboard: not by whoever types, nor by a list that is gone through by keys.
+     * To be asked while the step before is still there: what takes its place has the keyboard by chance.
+     */
+    private boolean hasKeyboard() {
         Node owner = node.getScene() == null ? null : node.getScene().getFocusOwner();
-        boolean mine = hasCome || owner == null || owner instanceof ButtonBase && isWithin(owner);
+        boolean has = hasCome || owner == null || owner instanceof ButtonBase && isWithin(owner);
         hasCome = false;
-        if (mine) {
-            fresh.takeKeyboard();
-        }
+        return has;
     }
 
     private boolean isWithin(Node owner) {
@@ -219,7 +221,9 @@ public final class RunPage implements View {
             StepCard fresh = new StepCard(session, moment);
             card = Optional.of(fresh);
             scroll.setVvalue(0);
-            Platform.runLater(() -> takeKeyboard(fresh));
+            if (hasKeyboard()) {
+                Platform.runLater(fresh::takeKeyboard);
+            }
         }
         if (asked && !desk.get().asksMode()) {
             // The button that was pressed is gone, and the keyboard must not fall to whatever stands nearest.

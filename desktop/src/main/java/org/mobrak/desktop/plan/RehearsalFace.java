@@ -43,6 +43,7 @@ public final class RehearsalFace {
     private final Label ended = Texts.wrapped(Texts.heading(""));
     private final VBox caught = new VBox();
     private final ComboBox<Optional<Fault>> fault = new ComboBox<>();
+    private final Button literally = new Button("Try it literally", new FontIcon(Feather.FILE_TEXT));
     private final CheckBox hasty = new CheckBox("in haste: no gate, no sign, no check");
     private final Button play = new Button("Rehearse", new FontIcon(Feather.PLAY));
     private final Button byHand = new Button("Play it yourself", new FontIcon(Feather.USER));
@@ -79,12 +80,20 @@ public final class RehearsalFace {
         caught.managedProperty().bind(Bindings.isNotEmpty(caught.getChildren()));
         events.setId("rehearsal-events");
         events.setCellFactory(list -> new Line());
+        Button first = Empty.action("empty-rehearse-now", "Rehearse", this::play);
+        first.disableProperty().bind(play.disableProperty());
         events.setPlaceholder(new Empty(
                 "Nothing rehearsed yet",
                 "The simulated phone starts from what you know; unknown values are random each time.",
-                Empty.action("empty-rehearse-now", "Rehearse", this::play),
+                first,
                 Empty.action("empty-plans", "Choose another plan", plans)));
-        FlowPane asking = new Flow(play, byHand, Texts.soft("What goes wrong:"), fault, hasty);
+        literally.disableProperty().bind(play.disableProperty());
+        literally.setId("rehearse-literally");
+        literally.setOnAction(press -> play(Person.LITERAL));
+        Texts.tip(
+                literally,
+                "As somebody does it who has only the printed card: every place where it is silent is marked.");
+        FlowPane asking = new Flow(play, byHand, literally, Texts.soft("What goes wrong:"), fault, hasty);
         asking.getStyleClass().add("buttons");
         caught.getStyleClass().add("lines");
         Label mark = Texts.soft("On the bench, no real job: nothing here reaches the logbook.");
@@ -175,15 +184,14 @@ public final class RehearsalFace {
     }
 
     private void play() {
+        play(hasty.isSelected() ? Person.HASTY : Person.CAREFUL);
+    }
+
+    private void play(Person person) {
         clear();
         seed++;
-        plan().ifPresent(plan -> session.rehearsals()
-                .rehearse(
-                        desk.orElseThrow(),
-                        plan,
-                        seed,
-                        fault.getValue(),
-                        hasty.isSelected() ? Person.HASTY : Person.CAREFUL));
+        plan().ifPresent(plan ->
+                session.rehearsals().rehearse(desk.orElseThrow(), plan, seed, fault.getValue(), person));
     }
 
     private void practise() {
@@ -215,6 +223,9 @@ public final class RehearsalFace {
             case STOPPED_AT_GATE -> "It stops at a gate; the phone is as it was.";
             case CAME_BACK -> "It did not work, and the phone starts as before.";
             case GAVE_UP -> "It did not work, and the phone does not start.";
+            case STUCK ->
+                "The card does not say how to go on"
+                        + report.stuck().map(one -> ": " + one.missing()).orElse(".");
             case DEAD -> "This phone is lost.";
         };
     }
@@ -250,6 +261,7 @@ public final class RehearsalFace {
                 case "caught" -> "noticed";
                 case "remedy" -> "remedy";
                 case "passed" -> "passed over";
+                case "stuck" -> "not said";
                 default -> "End";
             };
         }

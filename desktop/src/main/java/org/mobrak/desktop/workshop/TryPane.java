@@ -5,12 +5,14 @@ import java.util.List;
 import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.kordamp.ikonli.feather.Feather;
 import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.Session;
+import org.mobrak.app.rehearsal.Person;
 import org.mobrak.app.rehearsal.Report;
 import org.mobrak.app.workshop.WorkshopView;
 import org.mobrak.core.fit.Truth;
@@ -19,6 +21,7 @@ import org.mobrak.core.identity.Severity;
 import org.mobrak.core.job.Step;
 import org.mobrak.desktop.parts.Card;
 import org.mobrak.desktop.parts.Empty;
+import org.mobrak.desktop.parts.Flow;
 import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Sign;
 import org.mobrak.desktop.parts.Texts;
@@ -115,8 +118,13 @@ final class TryPane {
         Button play = new Button("Rehearse it on the bench", new FontIcon(Feather.PLAY));
         play.setId("rehearse-draft");
         play.getStyleClass().add("do-this");
-        play.setOnAction(press -> session.workshop().rehearse(SEED));
-        card.getChildren().addAll(play, went);
+        play.setOnAction(press -> session.workshop().rehearse(SEED, Person.CAREFUL));
+        Button literally = new Button("Try it literally", new FontIcon(Feather.FILE_TEXT));
+        literally.setId("try-literally");
+        literally.setOnAction(press -> session.workshop().rehearse(SEED, Person.LITERAL));
+        FlowPane buttons = new Flow(play, literally);
+        buttons.getStyleClass().add("buttons");
+        card.getChildren().addAll(buttons, went);
         int number = 0;
         for (Step step : trial.steps()) {
             number++;
@@ -132,17 +140,23 @@ final class TryPane {
             String words = one.reached()
                     ? "On the bench it led to its goal, in %d minutes of the phone's time."
                             .formatted(Math.round(one.minutes()))
-                    : "On the bench it did not lead to its goal: "
-                            + one.end().word().replace('-', ' ') + ".";
+                    : one.stuck()
+                            .map(stuck -> "Somebody who has only the sheet is stuck: " + stuck.missing())
+                            .orElse("On the bench it did not lead to its goal: "
+                                    + one.end().word().replace('-', ' ') + ".");
             HBox line = new HBox(Sign.of(one.reached() ? Truth.YES : Truth.NO), Texts.wrapped(Texts.plain(words)));
             line.getStyleClass().add("signed-line");
             line.setId("draft-rehearsed");
             went.getChildren().add(line);
             one.events().stream()
                     .filter(event -> !event.kind().equals("step"))
+                    .filter(event -> one.stuck().isEmpty() || event.kind().equals("stuck"))
                     .limit(20)
-                    .forEach(event ->
-                            went.getChildren().add(Texts.wrapped(Texts.soft(event.kind() + ": " + event.text()))));
+                    .forEach(event -> went.getChildren().add(Texts.wrapped(Texts.soft(heard(event)))));
         });
+    }
+
+    private static String heard(Report.Happened event) {
+        return event.kind().equals("stuck") ? "Not said: " + event.text() : event.kind() + ": " + event.text();
     }
 }

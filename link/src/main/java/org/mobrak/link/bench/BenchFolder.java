@@ -50,7 +50,7 @@ public final class BenchFolder {
             boolean seals,
             Map<String, Map<String, String>> apps) {}
 
-    record Way(String keys, List<String> from, String to) {}
+    record Way(String keys, List<String> from, String to, Optional<String> cable) {}
 
     /** All phones of some catalogue folders, by their ids. */
     public static List<BenchTruth> read(List<Path> catalogues) throws IOException {
@@ -168,7 +168,11 @@ public final class BenchFolder {
     private static KeyWay way(Way said) {
         EnumSet<Mode> from = EnumSet.noneOf(Mode.class);
         said.from().forEach(word -> from.add(mode(word)));
-        return new KeyWay(KeyChord.parse(said.keys()), from, mode(said.to()));
+        return new KeyWay(
+                KeyChord.parse(said.keys()),
+                from,
+                mode(said.to()),
+                said.cable().filter("out"::equals).isPresent());
     }
 
     private static Mode mode(String word) {

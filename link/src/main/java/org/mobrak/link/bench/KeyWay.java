@@ -11,16 +11,22 @@ import org.mobrak.link.Mode;
  * @param from the modes in which the phone listens to them
  * @param to the mode they lead to
  * @param turn 1, or more where other ways begin with the same keys and take less holding
+ * @param unplugged whether it goes this way only with the cable out; with it in, it starts into charging
  * @param goesOn whether holding on would mean another way
  */
-public record KeyWay(KeyChord chord, Set<Mode> from, Mode to, int turn, boolean goesOn) {
+public record KeyWay(KeyChord chord, Set<Mode> from, Mode to, int turn, boolean goesOn, boolean unplugged) {
     public KeyWay {
         from = Set.copyOf(from);
     }
 
     /** A way among others; where it stands among them is worked out when they are put together. */
     public KeyWay(KeyChord chord, Set<Mode> from, Mode to) {
-        this(chord, from, to, 1, false);
+        this(chord, from, to, false);
+    }
+
+    /** A way that may want the cable out. */
+    public KeyWay(KeyChord chord, Set<Mode> from, Mode to, boolean unplugged) {
+        this(chord, from, to, 1, false, unplugged);
     }
 
     /** The same ways, each with its turn. */
@@ -31,7 +37,7 @@ public record KeyWay(KeyChord chord, Set<Mode> from, Mode to, int turn, boolean 
                             .filter(other -> other.comesBefore(way))
                             .count();
                     boolean more = ways.stream().anyMatch(way::comesBefore);
-                    return new KeyWay(way.chord(), way.from(), way.to(), (int) before + 1, more);
+                    return new KeyWay(way.chord(), way.from(), way.to(), (int) before + 1, more, way.unplugged());
                 })
                 .toList();
     }

@@ -168,6 +168,9 @@ final class Keys {
     private Optional<Stroke> due(int way, BenchState state) {
         KeyWay one = phone.ways().get(way);
         int done = state.hands().strokes().get(way);
+        if (one.unplugged() && state.wire().cable() != Cable.NONE) {
+            return Optional.empty();
+        }
         boolean listens = one.from().contains(state.mode()) || done > 0 && state.mode() == Mode.WARNING;
         return listens && done < one.chord().strokes().size()
                 ? Optional.of(one.chord().strokes().get(done))

@@ -130,6 +130,18 @@ public sealed interface Stimulus {
         }
     }
 
+    /** A recovery of one's own is told, as it is left, that the maker's system may not put its own back. */
+    record KeepRecovery() implements Stimulus {
+        @Override
+        public Turn on(BenchTruth phone, BenchState state) {
+            boolean asks = state.mode() == Mode.RECOVERY && state.inside().is(Fact.RECOVERY, "custom");
+            return asks
+                    ? Turn.quiet(state.with(
+                            state.inside().repairing(false, state.inside().fresh())))
+                    : Turn.quiet(state);
+        }
+    }
+
     /** The cache is wiped; what was installed over an older one starts again. */
     record LightWipe() implements Stimulus {
         @Override

@@ -1,0 +1,150 @@
+package org.mobrak.app.rehearsal;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+import org.mobrak.app.Catalogues;
+import org.mobrak.app.Outlook;
+import org.mobrak.app.Wish;
+import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.identity.Fact;
+import org.mobrak.core.job.Card;
+import org.mobrak.core.plan.Goal;
+import org.mobrak.core.plan.Limits;
+import org.mobrak.core.plan.Plan;
+import org.mobrak.link.bench.BenchTruth;
+
+/** The jobs of {@code docs/jobs.md} by somebody who has only the printed card. */
+class LiteralHandTest {
+    private static final Path HOME = Path.of(System.getProperty("mobrak.home"));
+
+    @TempDir
+    private static Path cache;
+
+    private static BenchFiles files;
+    private static Catalogue catalogue;
+    private static List<BenchTruth> phones;
+
+    @BeforeAll
+    static void readTheDemo() throws IOException {
+        files = new BenchFiles();
+        Catalogues catalogues = new Catalogues(HOME, cache);
+        catalogue = catalogues.load(List.of()).catalogue();
+        phones = catalogues.bench(List.of());
+    }
+
+    @AfterAll
+    static void removeFiles() throws IOException {
+        files.close();
+    }
+
+    static Stream<JobRow> jobs() throws IOException {
+        return JobRow.all(HOME);
+    }
+
+    @ParameterizedTest
+    @MethodSource("jobs")
+    void isDoneFromThePaperAlone(JobRow row) throws IOException {
+        Setting setting = setting(row);
+        Report report =
+                new Rehearsals(setting.outlook().catalogue(), files).rehearse(setting, 1, List.of(), Person.LITERAL);
+        assertThat(report.end())
+                .as(
+                        "%s%n%s",
+                        report.stuck(),
+                        String.join(
+                                "\n",
+                                report.events().stream()
+                                        .map(one -> one.kind() + " " + one.text())
+                                        .toList()))
+                .isEqualTo(Report.End.GOAL);
+    }
+
+    /** A card that is wrong in one thing must not lead to the goal: else the bench heals it, or the card says too much. */
+    @Test
+    void cardsThatAreWrongInOneThingFail() throws IOException {
+        Map<String, int[]> rates = new TreeMap<>();
+        List<String> healed = new ArrayList<>();
+        Map<String, Integer> leftOut = new TreeMap<>();
+        int turn = 0;
+        for (JobRow row : jobs().toList()) {
+            for (Setting setting : List.of(setting(row), unready(setting(row)))) {
+                Rehearsals rehearsals = new Rehearsals(setting.outlook().catalogue(), files);
+                Report right = rehearsals.rehearse(setting, 1, List.of(), Person.LITERAL);
+                for (CardMutants.Mutant mutant : CardMutants.of(Card.of(setting.sheet()), right)) {
+                    if (!mutant.matters()) {
+                        leftOut.merge(mutant.why(), 1, Integer::sum);
+                        continue;
+                    }
+                    turn++;
+                    Report report = rehearsals.literally(setting, mutant.card(), turn, List.of());
+                    int[] rate = rates.computeIfAbsent(mutant.kind(), none -> new int[2]);
+                    rate[0]++;
+                    if (report.reached()) {
+                        healed.add(row + ": " + mutant.kind() + " at " + mutant.at());
+                    } else {
+                        rate[1]++;
+                    }
+                }
+            }
+        }
+        List<String> told = new ArrayList<>();
+        rates.forEach((kind, rate) -> told.add("%-32s %4d of %4d fail".formatted(kind, rate[1], rate[0])));
+        healed.forEach(one -> told.add("led to its goal all the same: " + one));
+        leftOut.forEach((why, count) -> told.add("%4d not played: %s".formatted(count, why)));
+        Files.write(Path.of("target", "cards.txt"), told);
+        int all = rates.values().stream().mapToInt(rate -> rate[0]).sum();
+        assertThat(all - healed.size()).as("%s of %d: %s", rates, all, healed).isGreaterThanOrEqualTo((int)
+                Math.ceil(0.95 * all));
+    }
+
+    /** The same job at a bench where nothing is ready yet. */
+    private static Setting unready(Setting ready) {
+        Map<Fact, String> wrong = new EnumMap<>(Fact.class);
+        List.of(Fact.USB_DEBUGGING, Fact.UNKNOWN_SOURCES, Fact.OEM_UNLOCK).stream()
+                .filter(fact -> !"absent".equals(ready.phone().truth().get(fact)))
+                .forEach(fact -> wrong.put(fact, "off"));
+        wrong.put(Fact.INTERNET, "no");
+        wrong.put(Fact.BATTERY_PERCENT, "34");
+        return new Setting(ready.outlook(), ready.plan(), ready.phone().knowing(wrong));
+    }
+
+    @ParameterizedTest
+    @MethodSource("jobs")
+    void isDoneFromThePaperWhereNothingIsReady(JobRow row) throws IOException {
+        Setting setting = unready(setting(row));
+        Report report =
+                new Rehearsals(setting.outlook().catalogue(), files).rehearse(setting, 1, List.of(), Person.LITERAL);
+        assertThat(report.end()).as("%s %s", report.stuck(), report.events()).isEqualTo(Report.End.GOAL);
+    }
+
+    private static Setting setting(JobRow row) {
+        BenchTruth phone = row.phone(phones);
+        Wish wish = new Wish(Goal.ofKey(row.goal()).orElseThrow(), Optional.empty(), Limits.none());
+        Catalogue only = catalogue.with(catalogue.routes().stream()
+                .filter(route -> row.way().contains(route.id()) || route.isHousekeeping())
+                .toList());
+        Outlook outlook = new Rehearsals(only, files).outlook(phone, wish);
+        Plan plan = Stream.concat(outlook.answer().plans().stream(), outlook.answer().rest().stream())
+                .filter(one -> one.routes().stream().map(Route::id).toList().containsAll(row.way()))
+                .findFirst()
+                .orElseThrow();
+        return new Setting(outlook, plan, phone);
+    }
+}
