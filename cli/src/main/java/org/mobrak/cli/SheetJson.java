@@ -3,12 +3,15 @@ package org.mobrak.cli;
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.List;
 import java.util.Locale;
+import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Gate;
 import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.catalogue.Otherwise;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.GateJudge;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.job.RunSheet;
 import org.mobrak.core.job.Step;
@@ -20,10 +23,12 @@ final class SheetJson {
     private static final JsonNodeFactory JSON = JsonNodeFactory.instance;
 
     private final Plan plan;
+    private final RunSheet sheet;
     private final Facts facts;
 
-    private SheetJson(Plan plan, Facts facts) {
+    private SheetJson(Plan plan, RunSheet sheet, Facts facts) {
         this.plan = plan;
+        this.sheet = sheet;
         this.facts = facts;
     }
 
@@ -41,7 +46,7 @@ final class SheetJson {
         ArrayNode routes = node.putArray("routes");
         plan.routes().forEach(route -> routes.add(route.id()));
         ArrayNode steps = node.putArray("steps");
-        SheetJson writer = new SheetJson(plan, facts);
+        SheetJson writer = new SheetJson(plan, sheet, facts);
         sheet.steps().forEach(step -> writer.step(step, steps.addObject()));
         node.put("pointOfNoReturn", sheet.pointOfNoReturn().map(Step::id).orElse(null));
         return node;
@@ -80,10 +85,39 @@ final class SheetJson {
         if (step instanceof Step.Prove prove) {
             prove.rung().ifPresent(rung -> node.put("rung", rung));
         }
+        hazards(step).forEach(node.putArray("hazards")::add);
+        marks(step).forEach(node.putArray("marks")::add);
+        ObjectNode expects = node.putObject("expects");
+        step.expected().forEach((fact, value) -> expects.put(fact.key(), value));
         node.put("noReturn", step.hasNoReturn());
         ObjectNode effects = node.putObject("effects");
         step.changes().effects().forEach((fact, value) -> effects.put(fact.key(), value));
         step.gate().ifPresent(gate -> gate(step, gate, node.putObject("gate")));
+    }
+
+    /** What the author of its route warns of, on the first step that writes. */
+    private List<String> hazards(Step step) {
+        boolean first = step instanceof Step.Act act
+                && !act.writes().isEmpty()
+                && sheet.steps().stream()
+                        .filter(other -> other.route().equals(step.route()))
+                        .filter(other ->
+                                other instanceof Step.Act one && !one.writes().isEmpty())
+                        .findFirst()
+                        .filter(step::equals)
+                        .isPresent();
+        return plan.routes().stream()
+                .filter(route -> first && route.name().equals(step.route()))
+                .flatMap(route -> route.notes().hazards().stream())
+                .toList();
+    }
+
+    /** What stays for good. */
+    private static List<String> marks(Step step) {
+        return Stream.of(Fact.WARRANTY_FUSE, Fact.CUSTOM_WRITES)
+                .filter(step.changes().effects()::containsKey)
+                .map(fact -> fact.key() + "=" + step.changes().effects().get(fact))
+                .toList();
     }
 
     private static String kind(Step step) {

@@ -43,6 +43,10 @@ class RehearsalFaceTest {
             desktop.rest();
             desktop.assertShows("The goal is reached.");
             assertThat(desktop.<ListView<?>>find("rehearsal-events").getItems()).hasSizeGreaterThan(10);
+            desktop.click("rehearse-literally");
+            desktop.rest();
+            desktop.assertShows("it is as the card says");
+            desktop.assertShows("The goal is reached.");
             ComboBox<Optional<Fault>> fault = desktop.find("fault");
             desktop.robot().interact(() -> fault.setValue(Optional.of(Fault.DAMAGED_FILE)));
             CheckBox hasty = desktop.find("hasty");

@@ -138,6 +138,9 @@ class WorkshopPageTest {
         desktop.click("face-try");
         desktop.click("rehearse-draft");
         desktop.assertShows("On the bench it led to its goal");
+        desktop.click("try-literally");
+        desktop.assertShows("Somebody who has only the sheet is stuck");
+        desktop.assertShows("Not said: ");
 
         desktop.click("save-draft");
         desktop.assertShows("Nothing is planned with it");

@@ -2,32 +2,22 @@ package org.mobrak.app.rehearsal;
 
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import org.mobrak.core.catalogue.Gate;
-import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.RouteStep.Remedy;
-import org.mobrak.core.fit.GateJudge;
-import org.mobrak.core.fit.Truth;
-import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Card;
 import org.mobrak.core.job.Step;
-import org.mobrak.core.job.Step.Place;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.link.Mode;
 import org.mobrak.link.bench.BenchState;
 import org.mobrak.link.bench.BenchTruth;
-import org.mobrak.link.bench.Cable;
-import org.mobrak.link.bench.Stimulus;
 
 /**
  * Somebody who has the printed card and the phone, and knows nothing of the trade: does what the card says, in its order, and
@@ -37,35 +27,13 @@ import org.mobrak.link.bench.Stimulus;
 public final class LiteralHand {
     private static final int MOST_TRIES = 3;
     private static final double MINUTE = 60;
-    /** What is noted of a gate that was open when it was read. */
-    static final String IT_IS_SO = "it is as the card says";
-    /** What can be read from a phone only while its system or a recovery runs. */
-    private static final Set<Fact> ON_THE_SCREEN = EnumSet.of(
-            Fact.BATTERY_PERCENT, Fact.USB_DEBUGGING, Fact.UNKNOWN_SOURCES, Fact.OEM_UNLOCK, Fact.BATTERY_TEMPERATURE);
-    /** Set in the system's own settings. */
-    private static final Set<Fact> SWITCHES = EnumSet.of(Fact.USB_DEBUGGING, Fact.UNKNOWN_SOURCES, Fact.OEM_UNLOCK);
-
-    /** Without these what is to be done is refused by the phone itself. */
-    private static final Set<Fact> REFUSES =
-            EnumSet.of(Fact.UNKNOWN_SOURCES, Fact.OEM_UNLOCK, Fact.INTERNET, Fact.CARD);
-
-    private final Setting setting;
     private final Plan plan;
     private final BenchTruth phone;
-    private final Fetching fetching;
     private final Faults faults;
     private final Diary diary = new Diary();
     private final Hands hands;
-    private final StepWork tools;
+    private final PaperBench bench;
     private final Map<String, Step> boxes = new HashMap<>();
-    private final Map<String, NeededFile> files = new HashMap<>();
-    private final Map<String, BenchFiles.Fetched> onComputer = new HashMap<>();
-    private final Map<Place, Set<String>> onPhone = new HashMap<>();
-    /** The boxes whose work went. */
-    private final Set<String> done = new HashSet<>();
-
-    private boolean letIn;
-    private Optional<Stuck> stuck = Optional.empty();
     private final List<Stuck> silent = new ArrayList<>();
     /** The phone as it was where the hand was stuck first. */
     private Optional<BenchState> lost = Optional.empty();
@@ -76,20 +44,12 @@ public final class LiteralHand {
      * @param phone the setting's, as quick as it is this time
      */
     LiteralHand(Setting setting, BenchTruth phone, BenchFiles files, List<Fault.At> faults) {
-        this.setting = setting;
         this.plan = setting.plan();
         this.phone = phone;
-        this.fetching = new Fetching(setting, files);
         this.faults = Faults.placed(faults, setting.sheet());
         this.hands = new Hands(phone, diary);
-        this.tools = new StepWork(setting, hands);
-        for (Step step : setting.sheet().steps()) {
-            boxes.put(step.id(), step);
-            step.file().ifPresent(file -> this.files.put(file.name(), file));
-        }
-        for (Place place : Place.values()) {
-            onPhone.put(place, new HashSet<>());
-        }
+        this.bench = new PaperBench(setting, hands, new StepWork(setting, hands), files, diary);
+        setting.sheet().steps().forEach(step -> boxes.put(step.id(), step));
     }
 
     /**
@@ -97,7 +57,6 @@ public final class LiteralHand {
      * place, so that all of them are told; the report is of the hand that was stuck.
      */
     Report play(Card card) throws IOException {
-        hands.does(new Stimulus.Plug(Cable.NONE));
         for (Card.Entry entry : card.entries()) {
             if (entry.phase() == Phase.TIDY) {
                 continue;
@@ -108,32 +67,19 @@ public final class LiteralHand {
             if (hands.state().mode() == Mode.DEAD) {
                 end = Optional.of(Report.End.DEAD);
             }
-            if (stuck.isPresent()) {
-                note("stuck", stuck.get().missing());
-                silent.add(stuck.get());
+            Optional<Stuck> lack = bench.lack();
+            if (lack.isPresent()) {
+                note("stuck", lack.get().missing());
+                silent.add(lack.get());
                 lost = lost.or(() -> Optional.of(hands.state()));
-                stuck = Optional.empty();
-                helpPast(box(entry));
+                bench.helpPast(box(entry));
             } else if (end.isPresent()) {
                 return report(end.get());
             }
         }
         diary.at("");
         Report.End left = hands.state().mode() == Mode.OS ? Report.End.CAME_BACK : Report.End.GAVE_UP;
-        return report(isReached() ? Report.End.GOAL : left);
-    }
-
-    private void helpPast(Step box) {
-        box.gate().ifPresent(gate -> tools.arrange(gate.fact(), gate.is(), gate.atLeast()));
-        if (box instanceof Step.Copy copy) {
-            onPhone(copy.to()).add(copy.what().name());
-        }
-        box.how().flatMap(Step.Doing::mode).flatMap(Mode::ofWord).ifPresent(hands::bringTo);
-        if (box instanceof Step.Act act && tools.works(box)) {
-            hands.does(new Stimulus.Plug(cable()));
-            hands.does(new Stimulus.Work(tools.task(act, onComputer, Set.of(), Person.CAREFUL)));
-        }
-        done.add(box.id());
+        return report(bench.isReached() ? Report.End.GOAL : left);
     }
 
     private Optional<Report.End> take(Card.Entry entry, Card card) throws IOException {
@@ -146,7 +92,7 @@ public final class LiteralHand {
         for (int tries = 1; ; tries++) {
             double begun = hands.state().seconds();
             boolean went = follow(entry, box, now);
-            if (stuck.isPresent()) {
+            if (bench.lack().isPresent()) {
                 return Optional.of(Report.End.STUCK);
             }
             if (hands.state().mode() == Mode.DEAD) {
@@ -154,13 +100,11 @@ public final class LiteralHand {
             }
             now.stream().flatMap(fault -> fault.after().stream()).forEach(hands::does);
             now.clear();
-            if (went && sees(entry, box, begun)) {
-                if (isStart(box)) {
-                    done.add(box.id());
-                }
-                return stuck.map(one -> Report.End.STUCK);
+            if (went && bench.sees(entry, box, begun)) {
+                bench.passed(box);
+                return Optional.empty();
             }
-            if (stuck.isPresent()) {
+            if (bench.lack().isPresent()) {
                 return Optional.of(Report.End.STUCK);
             }
             diary.caught(hands.state().seconds(), "sign: " + entry.sign().orElse(entry.title()));
@@ -168,10 +112,11 @@ public final class LiteralHand {
                 return Optional.of(Report.End.STOPPED_AT_GATE);
             }
             if (tries == MOST_TRIES) {
-                return is(
+                bench.lacks(
                         entry,
                         Stuck.Kind.CIRCULAR_REMEDY,
                         "What it says to do does not bring “" + entry.sign().orElse("") + "”.");
+                return Optional.of(Report.End.STUCK);
             }
             if (!help(entry, card, tries)) {
                 return Optional.of(Report.End.STUCK);
@@ -183,294 +128,22 @@ public final class LiteralHand {
         return Objects.requireNonNull(boxes.get(entry.id()));
     }
 
-    private Optional<Report.End> is(Card.Entry entry, Stuck.Kind kind, String missing) {
-        if (stuck.isEmpty()) {
-            stuck = Optional.of(new Stuck(entry.id(), kind, missing));
-        }
-        return Optional.of(Report.End.STUCK);
-    }
-
     /** Does the orders of a box; gives whether they went. */
     private boolean follow(Card.Entry entry, Step box, Set<Fault> now) throws IOException {
         boolean went = true;
         for (Card.Order order : entry.orders()) {
-            if (stuck.isEmpty() && went) {
-                went = order(order, entry, box, now);
+            if (bench.lack().isEmpty() && went) {
+                went = bench.order(order, entry, box, now);
             }
         }
         return went;
-    }
-
-    private boolean order(Card.Order order, Card.Entry entry, Step box, Set<Fault> now) throws IOException {
-        if (order instanceof Card.Lay lay) {
-            return lay(lay, box, now);
-        }
-        if (order instanceof Card.Put put) {
-            return put(put, entry);
-        }
-        if (order instanceof Card.PlugIn) {
-            hands.does(new Stimulus.Plug(cable()));
-            noteKey(Optional.of(entry.text()));
-            return true;
-        }
-        if (order instanceof Card.Before before) {
-            tools.first(before.what());
-            return true;
-        }
-        if (order instanceof Card.Hold hold) {
-            hold(hold, box, now);
-            return true;
-        }
-        if (order instanceof Card.Unknown unknown) {
-            is(entry, Stuck.Kind.NO_KEYS, "The keys into " + unknown.mode() + ".");
-            return false;
-        }
-        return order instanceof Card.Compare compare
-                ? compare(compare, entry)
-                : work((Card.Work) order, entry, box, now);
-    }
-
-    /** The one that was fetched; a charging cable is none that anybody asked for. */
-    private Cable cable() {
-        return "factory".equals(hands.state().inside().facts().get(Fact.CABLE)) ? Cable.FACTORY : Cable.DATA;
-    }
-
-    private boolean lay(Card.Lay lay, Step box, Set<Fault> now) throws IOException {
-        NeededFile wanted = files.get(lay.what());
-        if (wanted != null) {
-            // The card prints the checksum, and it is compared.
-            onComputer.put(
-                    lay.what(), fetching.take(wanted, tools.route(box), now).right());
-        }
-        return true;
-    }
-
-    private boolean put(Card.Put put, Card.Entry entry) {
-        if (!onComputer.containsKey(put.file())) {
-            is(entry, Stuck.Kind.NO_FILE, "Where " + put.file() + " comes from.");
-            return false;
-        }
-        boolean card = put.to() == Place.CARD
-                && hands.state().inside().facts().getOrDefault(Fact.CARD, "no").equals("yes");
-        boolean open = hands.state().mode() == Mode.OS || hands.state().mode() == Mode.RECOVERY;
-        if (put.to() == Place.CARD && !card) {
-            is(entry, Stuck.Kind.NO_COPY, "There is no card in it.");
-            return false;
-        }
-        if (!(open && hands.state().hasPort())) {
-            is(entry, Stuck.Kind.NO_CABLE, "How the computer reaches the phone for copying.");
-            return false;
-        }
-        onPhone(put.to()).add(put.file());
-        hands.does(new Stimulus.Arrange(Map.of(Fact.FILES_COPIED, "yes")));
-        return true;
-    }
-
-    private Set<String> onPhone(Place place) {
-        return onPhone.computeIfAbsent(place, none -> new HashSet<>());
-    }
-
-    private void hold(Card.Hold hold, Step box, Set<Fault> now) {
-        boolean restarts =
-                box.how().flatMap(Step.Doing::mode).filter("os"::equals).isPresent()
-                        && hands.state().mode() == Mode.OS;
-        if (restarts) {
-            hands.does(new Stimulus.Restart(Mode.OS));
-            return;
-        }
-        hands.hold(hold.keys(), now.contains(Fault.KEYS_WRONG));
-        if (hold.keys().isEndedByTheCable()) {
-            hands.does(new Stimulus.Plug(cable()));
-        }
-    }
-
-    private boolean compare(Card.Compare compare, Card.Entry entry) {
-        Gate gate = compare.wanted();
-        boolean shows = hands.state().mode() == Mode.OS || hands.state().mode() == Mode.RECOVERY;
-        if (ON_THE_SCREEN.contains(gate.fact()) && !shows) {
-            is(entry, Stuck.Kind.NO_VALUE, "Where " + gate.fact().label() + " is read in this mode.");
-            return false;
-        }
-        if (holds(gate)) {
-            note("seen", IT_IS_SO);
-            noteKey(compare.opener());
-            return true;
-        }
-        if (compare.opener().isEmpty()) {
-            if (gate.fact() == Fact.MODEL) {
-                return false;
-            }
-            is(entry, Stuck.Kind.GATE_CANNOT_OPEN, "What to do where it is not so.");
-            return false;
-        }
-        if (SWITCHES.contains(gate.fact()) && hands.state().mode() != Mode.OS) {
-            is(entry, Stuck.Kind.ORDER, gate.fact().label() + " is set while the system runs.");
-            return false;
-        }
-        tools.arrange(gate.fact(), gate.is(), gate.atLeast());
-        noteKey(compare.opener());
-        return holds(gate);
-    }
-
-    private boolean holds(Gate gate) {
-        return GateJudge.result(gate, setting.facts(hands.state().facts())) == Truth.YES;
-    }
-
-    /** The computer's key is asked for, and accepted, only with debugging on and the cable in. */
-    private void noteKey(Optional<String> words) {
-        boolean told = words.map(one -> one.toLowerCase(Locale.ROOT))
-                .filter(LiteralHand::accepts)
-                .isPresent();
-        if (told && isBridged()) {
-            letIn = true;
-        }
-    }
-
-    private boolean isBridged() {
-        return hands.state().mode() == Mode.OS
-                && hands.state().hasPort()
-                && "on".equals(hands.state().facts().get(Fact.USB_DEBUGGING));
-    }
-
-    private static boolean accepts(String words) {
-        return words.contains("accept") && words.contains("key");
-    }
-
-    private boolean work(Card.Work work, Card.Entry entry, Step box, Set<Fault> now) {
-        Mode here = hands.state().mode();
-        Optional<Mode> wanted = work.mode().flatMap(Mode::ofWord);
-        if (wanted.filter(mode -> mode != here).isPresent()) {
-            is(
-                    entry,
-                    Stuck.Kind.NO_MODE,
-                    "How the phone gets from " + here.screen() + " to "
-                            + wanted.get().screen() + ".");
-            return false;
-        }
-        String words = (entry.title() + " " + entry.text()).toLowerCase(Locale.ROOT);
-        if (accepts(words)) {
-            if (!isBridged()) {
-                is(
-                        entry,
-                        Stuck.Kind.ORDER,
-                        "The phone asks for the computer's key only with debugging on and the cable in.");
-                return false;
-            }
-            letIn = true;
-        }
-        if (entry.phase() == Phase.PROVE && wanted.isEmpty() && here != Mode.OS) {
-            is(entry, Stuck.Kind.NO_MODE, "How the phone gets from " + here.screen() + " to its system.");
-            return false;
-        }
-        if (entry.phase() == Phase.PROVE || entry.phase() == Phase.GATHER) {
-            return true;
-        }
-        if (tools.isHousekeeping(box)) {
-            return tools.keepHouse(box);
-        }
-        if (!tools.works(box)) {
-            done.add(box.id());
-            return true;
-        }
-        if (!stands(box)) {
-            note("seen", "nothing happens; what this stands on was not done");
-            return false;
-        }
-        boolean went = lacksNothing(work, entry, box) && use(work, box, now);
-        if (went) {
-            done.add(box.id());
-        }
-        return went;
-    }
-
-    /** A tool does with one step what the steps before it have set up; a package finds what those before it have written. */
-    private boolean stands(Step box) {
-        return setting.sheet().steps().stream()
-                .takeWhile(earlier -> !earlier.equals(box))
-                .filter(earlier -> earlier.route().equals(box.route()) && earlier.phase() == Phase.DO)
-                .filter(earlier -> earlier instanceof Step.Act || isStart(earlier))
-                .allMatch(earlier -> done.contains(earlier.id()));
-    }
-
-    private static boolean isStart(Step step) {
-        return step instanceof Step.Move move
-                && move.doing().mode().filter("os"::equals).isPresent();
-    }
-
-    private boolean lacksNothing(Card.Work work, Card.Entry entry, Step box) {
-        Route route = tools.route(box);
-        boolean recovery = work.mode().filter("recovery"::equals).isPresent();
-        boolean computer = work.mode()
-                .filter(mode -> mode.equals("download") || mode.equals("flash-console"))
-                .isPresent();
-        boolean bridge = !recovery && !computer && route.work().gates().stream().anyMatch(LiteralHand::asksForABridge);
-        for (String file : work.files()) {
-            boolean there = recovery
-                    ? onPhone.values().stream().anyMatch(place -> place.contains(file))
-                    : onComputer.containsKey(file);
-            if (!there) {
-                is(entry, Stuck.Kind.NO_FILE, "How " + file + " gets there.");
-                return false;
-            }
-        }
-        if ((computer || bridge) && !hands.state().wire().cable().carriesData()) {
-            is(entry, Stuck.Kind.NO_CABLE, "That the cable goes in.");
-            return false;
-        }
-        Optional<Gate> shut = route.work().gates().stream()
-                .filter(gate -> REFUSES.contains(gate.fact()) && !holds(gate))
-                .findFirst();
-        if (shut.isPresent()) {
-            is(
-                    entry,
-                    Stuck.Kind.NO_SWITCH,
-                    "That this is wanted: " + shut.get().fact().label() + ".");
-            return false;
-        }
-        if (bridge && !letIn) {
-            is(entry, Stuck.Kind.NO_SWITCH, "That debugging is on and the computer's key accepted.");
-            return false;
-        }
-        return true;
-    }
-
-    private static boolean asksForABridge(Gate gate) {
-        return gate.fact() == Fact.USB_DEBUGGING && gate.is().contains("on");
-    }
-
-    private boolean use(Card.Work work, Step box, Set<Fault> now) {
-        Map<String, BenchFiles.Fetched> taken = new HashMap<>();
-        work.files().forEach(file -> Optional.ofNullable(onComputer.get(file)).ifPresent(one -> taken.put(file, one)));
-        boolean done = hands.does(new Stimulus.Work(tools.task(box, taken, now, Person.CAREFUL)));
-        if (done && box.changes().wipes()) {
-            emptied();
-        }
-        return done;
-    }
-
-    private void emptied() {
-        onPhone(Place.INTERNAL).clear();
-        letIn = false;
-    }
-
-    /** Whether what the card prints is seen, and in the time it gives. */
-    private boolean sees(Card.Entry entry, Step box, double begun) {
-        boolean changes = box instanceof Step.Move || box instanceof Step.Plug || tools.works(box);
-        if (entry.sign().isEmpty() && changes && entry.phase() != Phase.PREPARE) {
-            is(entry, Stuck.Kind.NO_SIGN, "What is seen when it went well.");
-            return false;
-        }
-        double passed = (hands.state().seconds() - begun) / MINUTE;
-        boolean late = entry.patience().filter(minutes -> passed > minutes).isPresent()
-                && box.how().isPresent();
-        return !late && (box.how().isEmpty() || tools.isHousekeeping(box) || tools.isSeen(box));
     }
 
     /** Does the remedy that is printed; gives whether there is one that hands can follow. */
     private boolean help(Card.Entry entry, Card card, int turn) throws IOException {
         List<Remedy> all = entry.remedies();
         if (all.isEmpty()) {
-            is(
+            bench.lacks(
                     entry,
                     Stuck.Kind.NO_REMEDY,
                     "What to do where “" + entry.sign().orElse(entry.title()) + "” is not seen.");
@@ -481,23 +154,20 @@ public final class LiteralHand {
         PrintedRemedy said = PrintedRemedy.of(chosen.what());
         if (said.deeds().contains(PrintedRemedy.Deed.INTO_RECOVERY)
                 && said.keys().isEmpty()) {
-            is(entry, Stuck.Kind.NO_KEYS, "The keys into the recovery, in its remedy.");
+            bench.lacks(entry, Stuck.Kind.NO_KEYS, "The keys into the recovery, in its remedy.");
             return false;
         }
         if (said.isSilent()) {
-            is(entry, Stuck.Kind.NO_REMEDY, "A remedy that hands can do: “" + chosen.what() + "”.");
+            bench.lacks(entry, Stuck.Kind.NO_REMEDY, "A remedy that hands can do: “" + chosen.what() + "”.");
             return false;
         }
-        tools.mend(said);
-        if (said.deeds().contains(PrintedRemedy.Deed.FORMAT)) {
-            emptied();
-        }
+        bench.mend(said);
         if (said.from().isPresent()) {
             for (Card.Entry again : since(said.from().get(), entry, card)) {
                 follow(again, box(again), Set.of());
             }
         }
-        return stuck.isEmpty();
+        return bench.lack().isEmpty();
     }
 
     private static List<Card.Entry> since(String title, Card.Entry until, Card card) {
@@ -505,14 +175,6 @@ public final class LiteralHand {
         int first =
                 new ArrayList<>(before).stream().map(Card.Entry::title).toList().lastIndexOf(title);
         return first < 0 ? List.of() : before.subList(first, before.size());
-    }
-
-    private boolean isReached() {
-        // Nobody is done with a phone that stands in a recovery.
-        return hands.state().mode() == Mode.OS
-                && plan.goal().wanted().entrySet().stream()
-                        .allMatch(want ->
-                                want.getValue().equals(hands.state().facts().get(want.getKey())));
     }
 
     private void note(String kind, String text) {

@@ -3,6 +3,7 @@ package org.mobrak.app.rehearsal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -44,7 +45,7 @@ final class CardMutants {
     /** @param right how the right card went on the phone that the wrong ones are played on */
     static List<Mutant> of(Card card, Report right) {
         Set<String> open = right.events().stream()
-                .filter(one -> one.text().equals(LiteralHand.IT_IS_SO))
+                .filter(one -> one.text().equals(PaperBench.IT_IS_SO))
                 .map(Report.Happened::step)
                 .collect(Collectors.toSet());
         CardMutants mutants = new CardMutants(card, open);
@@ -123,7 +124,9 @@ final class CardMutants {
                         with(
                                 at,
                                 entry.ordering(
-                                        left.isEmpty() ? List.of(new Card.Work(Optional.empty(), List.of())) : left)),
+                                        left.isEmpty()
+                                                ? List.of(new Card.Work(Optional.empty(), List.of(), Map.of()))
+                                                : left)),
                         why);
             }
         }

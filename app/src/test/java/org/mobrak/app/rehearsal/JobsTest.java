@@ -13,10 +13,8 @@ import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import org.mobrak.app.Catalogues;
 import org.mobrak.app.Outlook;
 import org.mobrak.app.Wish;
-import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.RouteFit;
@@ -32,43 +30,37 @@ import org.mobrak.link.bench.BenchTruth;
 
 /** Each job of {@code docs/jobs.md}, from the judgement to what is recorded of it. */
 class JobsTest {
-    private static final Path HOME = Path.of(System.getProperty("mobrak.home"));
-
     @TempDir
     private static Path cache;
 
-    private static BenchFiles files;
-    private static Catalogue catalogue;
-    private static List<BenchTruth> phones;
+    private static JobBench bench;
 
     @BeforeAll
     static void readTheDemo() throws IOException {
-        files = new BenchFiles();
-        Catalogues catalogues = new Catalogues(HOME, cache);
-        catalogue = catalogues.load(List.of()).catalogue();
-        phones = catalogues.bench(List.of());
+        bench = JobBench.open(cache);
     }
 
     @AfterAll
     static void removeFiles() throws IOException {
-        files.close();
+        bench.close();
     }
 
     static Stream<JobRow> jobs() throws IOException {
-        return JobRow.all(HOME);
+        return JobBench.jobs();
     }
 
     @ParameterizedTest
     @MethodSource("jobs")
     void isJudgedGatheredWalkedRehearsedProvedAndRecorded(JobRow row) throws IOException {
-        BenchTruth phone = row.phone(phones);
+        BenchTruth phone = row.phone(bench.phones());
         Goal goal = Goal.ofKey(row.goal()).orElseThrow();
         Wish wish = new Wish(goal, Optional.empty(), Limits.none());
         row.refused()
-                .forEach(route -> assertThat(verdict(new Rehearsals(catalogue, files).outlook(phone, wish), route))
+                .forEach(route -> assertThat(
+                                verdict(new Rehearsals(bench.catalogue(), bench.files()).outlook(phone, wish), route))
                         .as("the trap " + route)
                         .isEqualTo(Verdict.REFUSED));
-        Rehearsals rehearsals = new Rehearsals(only(row.way()), files);
+        Rehearsals rehearsals = new Rehearsals(bench.only(row.way()), bench.files());
         Outlook outlook = rehearsals.outlook(phone, wish);
         row.way()
                 .forEach(route -> assertThat(verdict(outlook, route))
@@ -96,13 +88,6 @@ class JobsTest {
         report.claimed().entrySet().stream()
                 .filter(claim -> claim.getKey() != Fact.BATTERY_PERCENT)
                 .forEach(claim -> assertThat(report.facts()).contains(claim));
-    }
-
-    /** The job by its own way, where another might be milder: its routes, and whatever makes a phone ready. */
-    private Catalogue only(List<String> way) {
-        return catalogue.with(catalogue.routes().stream()
-                .filter(route -> way.contains(route.id()) || route.isHousekeeping())
-                .toList());
     }
 
     private static Verdict verdict(Outlook outlook, String route) {

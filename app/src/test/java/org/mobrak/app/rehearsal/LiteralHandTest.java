@@ -18,10 +18,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
-import org.mobrak.app.Catalogues;
 import org.mobrak.app.Outlook;
 import org.mobrak.app.Wish;
-import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Card;
@@ -32,38 +30,31 @@ import org.mobrak.link.bench.BenchTruth;
 
 /** The jobs of {@code docs/jobs.md} by somebody who has only the printed card. */
 class LiteralHandTest {
-    private static final Path HOME = Path.of(System.getProperty("mobrak.home"));
-
     @TempDir
     private static Path cache;
 
-    private static BenchFiles files;
-    private static Catalogue catalogue;
-    private static List<BenchTruth> phones;
+    private static JobBench bench;
 
     @BeforeAll
     static void readTheDemo() throws IOException {
-        files = new BenchFiles();
-        Catalogues catalogues = new Catalogues(HOME, cache);
-        catalogue = catalogues.load(List.of()).catalogue();
-        phones = catalogues.bench(List.of());
+        bench = JobBench.open(cache);
     }
 
     @AfterAll
     static void removeFiles() throws IOException {
-        files.close();
+        bench.close();
     }
 
     static Stream<JobRow> jobs() throws IOException {
-        return JobRow.all(HOME);
+        return JobBench.jobs();
     }
 
     @ParameterizedTest
     @MethodSource("jobs")
     void isDoneFromThePaperAlone(JobRow row) throws IOException {
         Setting setting = setting(row);
-        Report report =
-                new Rehearsals(setting.outlook().catalogue(), files).rehearse(setting, 1, List.of(), Person.LITERAL);
+        Report report = new Rehearsals(setting.outlook().catalogue(), bench.files())
+                .rehearse(setting, 1, List.of(), Person.LITERAL);
         assertThat(report.end())
                 .as(
                         "%s%n%s",
@@ -85,7 +76,7 @@ class LiteralHandTest {
         int turn = 0;
         for (JobRow row : jobs().toList()) {
             for (Setting setting : List.of(setting(row), unready(setting(row)))) {
-                Rehearsals rehearsals = new Rehearsals(setting.outlook().catalogue(), files);
+                Rehearsals rehearsals = new Rehearsals(setting.outlook().catalogue(), bench.files());
                 Report right = rehearsals.rehearse(setting, 1, List.of(), Person.LITERAL);
                 for (CardMutants.Mutant mutant : CardMutants.of(Card.of(setting.sheet()), right)) {
                     if (!mutant.matters()) {
@@ -129,18 +120,15 @@ class LiteralHandTest {
     @MethodSource("jobs")
     void isDoneFromThePaperWhereNothingIsReady(JobRow row) throws IOException {
         Setting setting = unready(setting(row));
-        Report report =
-                new Rehearsals(setting.outlook().catalogue(), files).rehearse(setting, 1, List.of(), Person.LITERAL);
+        Report report = new Rehearsals(setting.outlook().catalogue(), bench.files())
+                .rehearse(setting, 1, List.of(), Person.LITERAL);
         assertThat(report.end()).as("%s %s", report.stuck(), report.events()).isEqualTo(Report.End.GOAL);
     }
 
     private static Setting setting(JobRow row) {
-        BenchTruth phone = row.phone(phones);
+        BenchTruth phone = row.phone(bench.phones());
         Wish wish = new Wish(Goal.ofKey(row.goal()).orElseThrow(), Optional.empty(), Limits.none());
-        Catalogue only = catalogue.with(catalogue.routes().stream()
-                .filter(route -> row.way().contains(route.id()) || route.isHousekeeping())
-                .toList());
-        Outlook outlook = new Rehearsals(only, files).outlook(phone, wish);
+        Outlook outlook = new Rehearsals(bench.only(row.way()), bench.files()).outlook(phone, wish);
         Plan plan = Stream.concat(outlook.answer().plans().stream(), outlook.answer().rest().stream())
                 .filter(one -> one.routes().stream().map(Route::id).toList().containsAll(row.way()))
                 .findFirst()

@@ -2,6 +2,7 @@ package org.mobrak.core.job;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Gate;
@@ -10,6 +11,7 @@ import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.catalogue.RouteStep.Remedy;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Step.Place;
 
 /**
@@ -97,10 +99,12 @@ public record Card(List<Entry> entries) {
      *
      * @param mode what the phone must show; empty where that does not matter
      * @param files what it takes them from
+     * @param expects what must be read there
      */
-    public record Work(Optional<String> mode, List<String> files) implements Order {
+    public record Work(Optional<String> mode, List<String> files, Map<Fact, String> expects) implements Order {
         public Work {
             files = List.copyOf(files);
+            expects = Map.copyOf(expects);
         }
     }
 
@@ -142,7 +146,7 @@ public record Card(List<Entry> entries) {
                     .ifPresent(orders::add);
         } else {
             step.how().flatMap(Step.Doing::keys).map(Hold::new).ifPresent(orders::add);
-            orders.add(new Work(step.how().flatMap(Step.Doing::mode), files(step, sheet)));
+            orders.add(new Work(step.how().flatMap(Step.Doing::mode), files(step, sheet), step.expected()));
         }
         return orders;
     }

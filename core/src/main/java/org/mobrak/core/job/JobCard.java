@@ -72,6 +72,7 @@ public record JobCard(String phone, RunSheet sheet, LocalDate day) {
         List<Line> lines = new ArrayList<>();
         step.file().ifPresent(file -> lines.addAll(digests(file)));
         step.how().ifPresent(how -> lines.addAll(doing(how)));
+        step.expected().forEach((fact, value) -> lines.add(new Line("Must read", fact.label() + ": " + value)));
         marks(step).ifPresent(marks -> lines.add(new Line("Stays for good", marks)));
         return new Box(
                 String.valueOf(number),

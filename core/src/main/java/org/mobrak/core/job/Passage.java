@@ -241,7 +241,7 @@ record Passage(Optional<PhoneFamily> family, String model) {
             return new Step.Act(act.line(), doing, act.writes(), act.noReturn(), act.change());
         }
         return step instanceof Step.Prove prove
-                ? new Step.Prove(prove.line(), doing, prove.rung(), prove.change())
+                ? new Step.Prove(prove.line(), doing, prove.rung(), prove.change(), prove.expects())
                 : step;
     }
 

@@ -36,6 +36,7 @@ final class SheetWriter {
     private final Copies copies;
     private final Passage passage;
     private final Map<Route, String> cautions = new IdentityHashMap<>();
+    private final Map<Route, Map<Fact, String>> expected = new IdentityHashMap<>();
 
     SheetWriter(Plan plan, Catalogue catalogue, Facts facts) {
         this.plan = plan;
@@ -51,6 +52,7 @@ final class SheetWriter {
                     .map(Clause.Doubt::words)
                     .collect(Collectors.joining(" "));
             cautions.put(route, care);
+            expected.put(route, Expected.after(route, here));
             here = here.after(Aftermath.of(route, here));
         }
     }
@@ -128,7 +130,7 @@ final class SheetWriter {
                         .forEach(step -> steps.add(step.with(step.line().in(Phase.DO))));
             } else {
                 steps.addAll(minding(route, careful(route, own(route, Phase.DO))));
-                steps.addAll(own(route, Phase.PROVE));
+                steps.addAll(expecting(route, own(route, Phase.PROVE)));
             }
         }
         return steps;
@@ -142,6 +144,18 @@ final class SheetWriter {
         }
         List<Step> told = new ArrayList<>(own);
         told.set(0, saying(own.get(0), "Take care: " + care));
+        return told;
+    }
+
+    /** The first proof of a route says what must be read: what it has brought, and what must have stayed. */
+    private List<Step> expecting(Route route, List<Step> own) {
+        if (own.isEmpty() || !(own.get(0) instanceof Step.Prove first)) {
+            return own;
+        }
+        Map<Fact, String> expected = Expected.readable(
+                this.expected.getOrDefault(route, Map.of()), first.doing().mode());
+        List<Step> told = new ArrayList<>(own);
+        told.set(0, new Step.Prove(first.line(), first.doing(), first.rung(), first.change(), expected));
         return told;
     }
 

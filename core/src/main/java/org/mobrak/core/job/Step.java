@@ -287,11 +287,30 @@ public sealed interface Step {
      * Something that is looked at to see whether it worked.
      *
      * @param rung how much it proves of root, from 1 to 6; empty where it proves another thing
+     * @param expects what must be read from the phone there: what was written, and what must have stayed
      */
-    record Prove(Line line, Doing doing, Optional<Integer> rung, Change change) implements Step {
+    record Prove(
+            Line line,
+            Doing doing,
+            Optional<Integer> rung,
+            Change change,
+            @JsonInclude(JsonInclude.Include.NON_EMPTY) Map<Fact, String> expects)
+            implements Step {
+        public Prove {
+            // Jobs that were begun before proofs said what must be read have none.
+            expects = expects == null || expects.isEmpty()
+                    ? Map.of()
+                    : Collections.unmodifiableMap(new EnumMap<>(expects));
+        }
+
+        /** One that is seen, and where no value is read. */
+        public Prove(Line line, Doing doing, Optional<Integer> rung, Change change) {
+            this(line, doing, rung, change, Map.of());
+        }
+
         @Override
         public Prove with(Line other) {
-            return new Prove(other, doing, rung, change);
+            return new Prove(other, doing, rung, change, expects);
         }
     }
 
@@ -349,7 +368,7 @@ public sealed interface Step {
             return new Move(told, move.doing().as(other), running ? List.of() : move.first(), move.change());
         }
         return this instanceof Prove prove
-                ? new Prove(told, prove.doing().as(other), prove.rung(), prove.change())
+                ? new Prove(told, prove.doing().as(other), prove.rung(), prove.change(), prove.expects())
                 : this;
     }
 
@@ -363,6 +382,12 @@ public sealed interface Step {
     @JsonIgnore
     default Optional<NeededFile> file() {
         return this instanceof Fetch fetch ? fetch.needed() : Optional.empty();
+    }
+
+    /** What must be read from the phone; empty but for proofs that have values. */
+    @JsonIgnore
+    default Map<Fact, String> expected() {
+        return this instanceof Prove prove ? prove.expects() : Map.of();
     }
 
     /** How it is done; empty for what is only fetched or looked up. */

@@ -96,6 +96,7 @@ final class StepCard extends VBox {
                 getChildren().add(drawn);
             });
         }
+        moment.step().expected().forEach((fact, value) -> row("Must read", fact.label() + ": " + value));
         how.sign().ifPresent(sign -> {
             row("You should see", sign);
             getChildren().get(getChildren().size() - 1).getStyleClass().add("step-sign");
