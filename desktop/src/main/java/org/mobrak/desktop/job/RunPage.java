@@ -108,7 +108,14 @@ public final class RunPage implements View {
     /** The step that is next is what the keyboard means, for whoever has just come here. */
     public void takeKeyboard() {
         hasCome = card.isEmpty();
-        Platform.runLater(() -> card.ifPresent(StepCard::takeKeyboard));
+        Platform.runLater(() -> card.ifPresent(this::giveKeyboard));
+    }
+
+    /** To the step; where nothing of it can be done yet, to the list, and not to whatever stands nearest. */
+    private void giveKeyboard(StepCard shown) {
+        if (!shown.takeKeyboard()) {
+            steps.requestFocus();
+        }
     }
 
     /**
@@ -222,13 +229,13 @@ public final class RunPage implements View {
             card = Optional.of(fresh);
             scroll.setVvalue(0);
             if (hasKeyboard()) {
-                Platform.runLater(fresh::takeKeyboard);
+                Platform.runLater(() -> giveKeyboard(fresh));
             }
         }
         if (asked && !desk.get().asksMode()) {
             // The button that was pressed is gone, and the keyboard must not fall to whatever stands nearest.
             StepCard waiting = card.get();
-            Platform.runLater(waiting::takeKeyboard);
+            Platform.runLater(() -> giveKeyboard(waiting));
         }
         asked = desk.get().asksMode();
         List<Region> shown = new ArrayList<>();

@@ -3,9 +3,7 @@ package org.mobrak.desktop.job;
 import java.util.Optional;
 import javafx.geometry.Orientation;
 import javafx.scene.Node;
-import javafx.scene.Parent;
 import javafx.scene.control.Button;
-import javafx.scene.control.Control;
 import javafx.scene.control.Hyperlink;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
@@ -220,20 +218,14 @@ final class StepCard extends VBox {
     }
 
     /** Gives the keyboard to the button that goes on. */
-    void takeKeyboard() {
+    boolean takeKeyboard() {
         Node meant = moment.wantsBeginning() ? begin : tick;
-        // Where it cannot be pressed yet, what is asked for first; the keyboard must not stay with what stands outside.
-        (meant.isDisabled() ? first(this).orElse(meant) : meant).requestFocus();
-    }
-
-    private static Optional<Node> first(Parent within) {
-        return within.getChildrenUnmodifiable().stream()
-                .filter(child -> child.isVisible() && !child.isDisabled())
-                .map(child -> child instanceof Control && child.isFocusTraversable()
-                        ? Optional.of(child)
-                        : child instanceof Parent parent ? first(parent) : Optional.<Node>empty())
-                .flatMap(Optional::stream)
-                .findFirst();
+        // Where it cannot be pressed yet, what is asked for; no other button, since the space bar would press it.
+        Node target = meant.isDisabled() ? lookup("#gate-value") : meant;
+        if (target != null) {
+            target.requestFocus();
+        }
+        return target != null;
     }
 
     /** It is no longer shown; whatever counts in it stops. */
