@@ -151,50 +151,47 @@ record Passage(Optional<PhoneFamily> family, String model) {
         private void move(Step way, String to) {
             Step.Doing said = way.how().orElseThrow();
             Optional<ModeKeys> known = keysTo(to);
-            Optional<KeyChord> keys = known.map(ModeKeys::keys).or(said::keys);
-            // What the author holds when the phone runs or hangs is a way of its own, and no chord of a phone that is
+            // What the author holds while the phone runs or hangs is a way of its own, and no chord of a phone that is
             // off.
             boolean asItIs =
                     known.isEmpty() && said.keys().filter(Passage::isAsItIs).isPresent();
-            Optional<KeyChord> held = asItIs ? said.keys() : keys;
+            Optional<KeyChord> held = needsNoKeys(to)
+                    ? Optional.empty()
+                    : known.map(ModeKeys::keys).or(said::keys);
             List<Step.First> first = new ArrayList<>();
-            if (known.filter(ModeKeys::isUnplugged).isPresent() && !asItIs) {
+            if (known.filter(ModeKeys::isUnplugged).isPresent()) {
                 first.add(Step.First.UNPLUG);
                 plugged = false;
             }
-            boolean cableLeads = held.filter(KeyChord::isEndedByTheCable).isPresent();
-            if (cableLeads) {
-                plugged = true;
-            }
-            if (to.equals(OS)) {
-                // The first start of the maker's system would undo what was written.
-                rewrites.filter(written -> mode.equals("recovery"))
-                        .ifPresent(written -> first.add(Step.First.KEEP_RECOVERY));
-                first.add(Step.First.RESTART);
-            } else if (!asItIs && !to.equals(OFF)) {
-                offFrom(mode).ifPresent(first::add);
-            } else if (to.equals(OFF)) {
-                offFrom(mode).ifPresent(first::add);
-                held = Optional.empty();
+            plugged |= held.filter(KeyChord::isEndedByTheCable).isPresent();
+            if (!asItIs) {
+                first.addAll(leaving(to));
             }
             Step.Doing doing = new Step.Doing(
                     said.from(),
                     Optional.of(to),
-                    to.equals(OS) ? Optional.empty() : held,
+                    held,
                     said.sign().or(() -> known.flatMap(ModeKeys::sign)),
                     said.normalMinutes(),
                     said.worryMinutes(),
                     said.remedies().stream().map(Passage.this::withKeys).toList(),
                     said.by(),
                     said.or());
-            walked.add(new Step.Move(
-                    asking(way.line(), first, held.isEmpty() && !to.equals(OS) && !to.equals(OFF)),
-                    doing,
-                    first,
-                    way.changes()));
+            boolean silent = held.isEmpty() && !needsNoKeys(to);
+            walked.add(new Step.Move(asking(way.line(), first, silent), doing, first, way.changes()));
             mode = to;
             entry = Optional.of(way.title());
             plug(to, way);
+        }
+
+        /** How the mode is left that the phone is in. */
+        private List<Step.First> leaving(String to) {
+            if (!to.equals(OS)) {
+                return offFrom(mode).stream().toList();
+            }
+            // The first start of the maker's system would undo what was written.
+            boolean keeps = rewrites.isPresent() && mode.equals("recovery");
+            return keeps ? List.of(Step.First.KEEP_RECOVERY, Step.First.RESTART) : List.of(Step.First.RESTART);
         }
 
         /** Remedies that lead somewhere say by which keys; and where a recovery must show that may have been put back, what then. */
