@@ -54,7 +54,10 @@ cp "$HOME_DIR/packaging/commands" "$OUT/mobrak/lib/commands"
 chmod 755 "$OUT/mobrak/bin/mobrak"
 echo "made: $OUT/mobrak"
 
-command -v dpkg-deb >/dev/null && command -v fakeroot >/dev/null || exit 0
+# The platform's classes laid out beforehand, as a JDK has them: without, a command takes half as long again to start. No two of these are
+# alike to the byte, so the package has them made where it is installed.
+lay_out() { "$1/lib/runtime/bin/java" -Xshare:dump >/dev/null; }
+command -v dpkg-deb >/dev/null && command -v fakeroot >/dev/null || { lay_out "$OUT/mobrak"; exit 0; }
 ROOT=$WORK/root
 mkdir -p "$ROOT"/{DEBIAN,opt,usr/bin,usr/share/applications,usr/share/doc/mobrak}
 cp -r "$OUT/mobrak" "$ROOT/opt/mobrak"
@@ -82,6 +85,16 @@ Description: A workbench for people who keep old phones alive
  others do not, checks the files, walks through the job and lets it be
  rehearsed on a simulated phone. Nothing is sent anywhere.
 CONTROL
+cat >"$ROOT/DEBIAN/postinst" <<'POSTINST'
+#!/bin/sh
+/opt/mobrak/lib/runtime/bin/java -Xshare:dump >/dev/null 2>&1 || true
+POSTINST
+cat >"$ROOT/DEBIAN/prerm" <<'PRERM'
+#!/bin/sh
+rm -f /opt/mobrak/lib/runtime/lib/server/classes.jsa
+PRERM
+chmod 755 "$ROOT/DEBIAN/postinst" "$ROOT/DEBIAN/prerm"
 find "$ROOT" -exec touch -h -d "@$SOURCE_DATE_EPOCH" {} +
 fakeroot dpkg-deb --build -Zxz -z3 --root-owner-group "$ROOT" "$OUT/mobrak_${VERSION}_$(dpkg --print-architecture).deb" >/dev/null
 echo "made: $OUT/mobrak_${VERSION}_$(dpkg --print-architecture).deb"
+lay_out "$OUT/mobrak"
