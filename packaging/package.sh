@@ -54,8 +54,8 @@ cp "$HOME_DIR/packaging/commands" "$OUT/mobrak/lib/commands"
 chmod 755 "$OUT/mobrak/bin/mobrak"
 echo "made: $OUT/mobrak"
 
-# The platform's classes laid out beforehand, as a JDK has them: without, a command takes half as long again to start. No two of these are
-# alike to the byte, so the package has them made where it is installed.
+# The platform's classes laid out beforehand, as a JDK has them: on them the program's own are laid out by the first command (mobrak.sh).
+# No two of these are alike to the byte, so the package has them made where it is installed.
 lay_out() { "$1/lib/runtime/bin/java" -Xshare:dump >/dev/null; }
 command -v dpkg-deb >/dev/null && command -v fakeroot >/dev/null || { lay_out "$OUT/mobrak"; exit 0; }
 ROOT=$WORK/root

@@ -127,7 +127,7 @@ public final class Screenshots extends Application {
         step(() -> session.job().start(desk().orElseThrow().answer().plans().get(0)));
         walk(4);
         step(session::dismiss);
-        walk(5);
+        walk(6);
         shot("run-sheet", session::dismiss);
         walk(1);
         step(() -> session.job().begin(nextStep(), desk().orElseThrow().confirmation()));
