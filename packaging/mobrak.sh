@@ -27,7 +27,7 @@ without_window() {
   fi
   status=0
   "$lib/runtime/bin/java" -XX:+UseParallelGC -XX:TieredStopAtLevel=1 "$laid" -Xshare:auto -XX:+VerifySharedSpaces -Xlog:disable \
-    -Dmobrak.home="$lib/app/home" -cp "$lib/app/mobrak-cli-0.1.0.jar:$lib/app/*" org.mobrak.cli.Mobrak "$@" || status=$?
+    -Dmobrak.home="$lib/app/home" -cp "$lib/app/*" org.mobrak.cli.Mobrak "$@" || status=$?
   [ -f "$archive" ] || mv -f "$archive.$$" "$archive" 2>/dev/null || true
   exit $status
 }

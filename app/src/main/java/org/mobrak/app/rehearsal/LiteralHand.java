@@ -27,6 +27,7 @@ import org.mobrak.link.bench.BenchTruth;
 public final class LiteralHand {
     private static final int MOST_TRIES = 3;
     private static final double MINUTE = 60;
+
     private final Plan plan;
     private final BenchTruth phone;
     private final Faults faults;
@@ -172,8 +173,7 @@ public final class LiteralHand {
 
     private static List<Card.Entry> since(String title, Card.Entry until, Card card) {
         List<Card.Entry> before = card.entries().subList(0, card.entries().indexOf(until));
-        int first =
-                new ArrayList<>(before).stream().map(Card.Entry::title).toList().lastIndexOf(title);
+        int first = before.stream().map(Card.Entry::title).toList().lastIndexOf(title);
         return first < 0 ? List.of() : before.subList(first, before.size());
     }
 

@@ -19,7 +19,6 @@ import org.mobrak.core.job.Card;
 import org.mobrak.core.job.Step;
 import org.mobrak.core.job.Step.Place;
 import org.mobrak.link.Mode;
-import org.mobrak.link.bench.BenchState;
 import org.mobrak.link.bench.Cable;
 import org.mobrak.link.bench.Stimulus;
 
@@ -63,10 +62,6 @@ final class PaperBench {
         this.tools = tools;
         setting.sheet().steps().forEach(step -> step.file().ifPresent(file -> this.files.put(file.name(), file)));
         hands.does(new Stimulus.Plug(Cable.NONE));
-    }
-
-    BenchState state() {
-        return hands.state();
     }
 
     /** What the card lacked at the last order; empty where it went on. */
@@ -153,9 +148,9 @@ final class PaperBench {
     private boolean lay(Card.Lay lay, Step box, Set<Fault> now) throws IOException {
         NeededFile wanted = files.get(lay.what());
         if (wanted != null) {
-            // The card prints the checksum, and it is compared.
-            onComputer.put(
-                    lay.what(), fetching.take(wanted, tools.route(box), now).right());
+            Fetching.Taken taken = fetching.take(wanted, tools.route(box), now);
+            // A checksum that the card prints is compared; without one nobody sees that it is another file.
+            onComputer.put(lay.what(), wanted.hasDigest() ? taken.right() : taken.came());
         }
         return true;
     }

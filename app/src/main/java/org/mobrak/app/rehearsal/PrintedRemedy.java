@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.KeyChord;
 
 /**
@@ -16,6 +17,8 @@ import org.mobrak.core.catalogue.KeyChord;
  * @param keys those into the recovery
  */
 record PrintedRemedy(Set<Deed> deeds, Optional<String> from, Optional<KeyChord> keys) {
+    private static final Pattern SENTENCES = Pattern.compile("[.;!]");
+    private static final Pattern FORBIDS = Pattern.compile("\\b(?:not|never|nothing|without)\\b");
     private static final Pattern FROM = Pattern.compile("steps from “([^”]+)”");
     private static final Pattern KEYS = Pattern.compile("Keys into the recovery: ([^.]+)\\.");
 
@@ -44,7 +47,11 @@ record PrintedRemedy(Set<Deed> deeds, Optional<String> from, Optional<KeyChord> 
     }
 
     static PrintedRemedy of(String words) {
-        String said = words.toLowerCase(Locale.ROOT);
+        // What it says not to do is not done.
+        String said = SENTENCES
+                .splitAsStream(words.toLowerCase(Locale.ROOT))
+                .filter(sentence -> !FORBIDS.matcher(sentence).find())
+                .collect(Collectors.joining(". "));
         EnumSet<Deed> deeds = EnumSet.noneOf(Deed.class);
         for (Deed deed : Deed.values()) {
             if (deed.words.matcher(said).find()) {

@@ -67,6 +67,20 @@ class LiteralHandTest {
                 .isEqualTo(Report.End.GOAL);
     }
 
+    /** Without a card in the phone the files are copied after the wipe, or they are gone when they are wanted. */
+    @Test
+    void whatAWipeWouldTakeIsCopiedAfterIt() throws IOException {
+        List<JobRow> wiping = jobs().filter(row -> List.of("6", "17", "9").contains(row.job()))
+                .toList();
+        for (JobRow row : wiping) {
+            Setting setting = setting(row, Map.of(Fact.CARD, "no"));
+            Report report = new Rehearsals(setting.outlook().catalogue(), bench.files())
+                    .rehearse(setting, 1, List.of(), Person.LITERAL);
+            assertThat(report.end()).as("%s %s", row, report.stuck()).isEqualTo(Report.End.GOAL);
+        }
+        assertThat(wiping).hasSize(3);
+    }
+
     /** A card that is wrong in one thing must not lead to the goal: else the bench heals it, or the card says too much. */
     @Test
     void cardsThatAreWrongInOneThingFail() throws IOException {
@@ -126,7 +140,11 @@ class LiteralHandTest {
     }
 
     private static Setting setting(JobRow row) {
-        BenchTruth phone = row.phone(bench.phones());
+        return setting(row, Map.of());
+    }
+
+    private static Setting setting(JobRow row, Map<Fact, String> otherwise) {
+        BenchTruth phone = row.phone(bench.phones()).knowing(otherwise);
         Wish wish = new Wish(Goal.ofKey(row.goal()).orElseThrow(), Optional.empty(), Limits.none());
         Outlook outlook = new Rehearsals(bench.only(row.way()), bench.files()).outlook(phone, wish);
         Plan plan = Stream.concat(outlook.answer().plans().stream(), outlook.answer().rest().stream())

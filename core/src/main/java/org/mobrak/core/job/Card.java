@@ -157,7 +157,7 @@ public record Card(List<Entry> entries) {
     }
 
     /** The files of its route that a step writes; all of them where they say nothing of where they go. */
-    private static List<String> files(Step step, RunSheet sheet) {
+    static List<String> files(Step step, RunSheet sheet) {
         boolean writes =
                 step instanceof Step.Act one && one.writes().stream().anyMatch(where -> where != PartitionClass.DATA);
         if (!(step instanceof Step.Act act) || !writes) {

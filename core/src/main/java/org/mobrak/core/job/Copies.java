@@ -47,7 +47,7 @@ final class Copies {
     List<Step> late(int index) {
         return asks(index) && !isEarly(index)
                 ? files(index).stream()
-                        .map(file -> copy(routes.get(index), file, Place.INTERNAL, Phase.DO))
+                        .map(file -> copy(routes.get(index), file, lateTo(index), Phase.DO))
                         .toList()
                 : List.of();
     }
@@ -63,6 +63,13 @@ final class Copies {
 
     private boolean asks(int index) {
         return routes.get(index).gates().stream().anyMatch(gate -> gate.fact() == Fact.FILES_COPIED);
+    }
+
+    /** Onto the card where the route has just made sure of one. */
+    private Place lateTo(int index) {
+        boolean sure = routes.get(index).gates().stream()
+                .anyMatch(gate -> gate.fact() == Fact.CARD && gate.is().equals(List.of("yes")));
+        return sure ? Place.CARD : Place.INTERNAL;
     }
 
     private Place place() {

@@ -68,10 +68,14 @@ public record JobCard(String phone, RunSheet sheet, LocalDate day) {
         return parts;
     }
 
-    private static Box box(Step step, int number) {
+    private Box box(Step step, int number) {
         List<Line> lines = new ArrayList<>();
         step.file().ifPresent(file -> lines.addAll(digests(file)));
         step.how().ifPresent(how -> lines.addAll(doing(how)));
+        List<String> takes = Card.files(step, sheet);
+        if (!takes.isEmpty()) {
+            lines.add(new Line("Takes", String.join(", ", takes)));
+        }
         step.expected().forEach((fact, value) -> lines.add(new Line("Must read", fact.label() + ": " + value)));
         marks(step).ifPresent(marks -> lines.add(new Line("Stays for good", marks)));
         return new Box(

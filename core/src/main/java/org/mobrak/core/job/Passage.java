@@ -90,6 +90,10 @@ record Passage(Optional<PhoneFamily> family, String model) {
             if (step instanceof Step.Plug) {
                 plugged = true;
             }
+            if (step instanceof Step.Copy && !plugged) {
+                walked.add(Passage.plug(step.route(), step.phase()));
+                plugged = true;
+            }
             if (wanted.isEmpty()) {
                 walked.add(told(step));
                 return;

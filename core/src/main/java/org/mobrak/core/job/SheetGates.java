@@ -13,6 +13,7 @@ import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Gate;
+import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.catalogue.Route;
@@ -132,10 +133,15 @@ final class SheetGates {
         return Objects.requireNonNull(gates.get(route)).stream()
                 // The battery goes down meanwhile, so it is read last of all.
                 .sorted(Comparator.comparing(gate -> gate.fact() == Fact.BATTERY_PERCENT))
-                // Copying is a step of its own.
-                .filter(gate -> gate.fact() != Fact.FILES_COPIED)
+                // Copying is a step of its own, for each file that the route names.
+                .filter(gate -> gate.fact() != Fact.FILES_COPIED
+                        || !namesFiles(plan.routes().get(route)))
                 .map(gate -> (Step) SheetWriter.ready(name, gate, phase, opener(gate)))
                 .toList();
+    }
+
+    private static boolean namesFiles(Route route) {
+        return route.work().files().stream().anyMatch(NeededFile::goesToPhone);
     }
 
     /** How it is opened, where some housekeeping tells. */

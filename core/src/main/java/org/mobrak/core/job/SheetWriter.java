@@ -122,14 +122,13 @@ final class SheetWriter {
         for (int i = first; i < plan.routes().size(); i++) {
             Route route = plan.routes().get(i);
             if (i > first) {
-                steps.addAll(copies.late(i));
                 steps.addAll(gates.before(i, Phase.DO));
             }
             if (route.isHousekeeping()) {
                 own(route, Phase.PREPARE)
                         .forEach(step -> steps.add(step.with(step.line().in(Phase.DO))));
             } else {
-                steps.addAll(minding(route, careful(route, own(route, Phase.DO))));
+                steps.addAll(copying(copies.late(i), minding(route, careful(route, own(route, Phase.DO)))));
                 steps.addAll(expecting(route, own(route, Phase.PROVE)));
             }
         }
@@ -157,6 +156,22 @@ final class SheetWriter {
         List<Step> told = new ArrayList<>(own);
         told.set(0, new Step.Prove(first.line(), first.doing(), first.rung(), first.change(), expected));
         return told;
+    }
+
+    /** What can only be copied late is copied after the last wipe of the route that something follows which takes it. */
+    private static List<Step> copying(List<Step> late, List<Step> own) {
+        int at = 0;
+        for (int i = 0; i + 1 < own.size(); i++) {
+            boolean follows = own.subList(i + 1, own.size()).stream()
+                    .anyMatch(step ->
+                            step instanceof Step.Act act && !act.writes().isEmpty());
+            if (own.get(i).changes().wipes() && follows) {
+                at = i + 1;
+            }
+        }
+        List<Step> all = new ArrayList<>(own);
+        all.addAll(at, late);
+        return all;
     }
 
     /** What the author warns of stands on the step that writes first, and not on another page. */

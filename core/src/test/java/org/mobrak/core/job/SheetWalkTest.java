@@ -139,6 +139,16 @@ class SheetWalkTest {
                     .filter(route -> last && step.gate().isEmpty())
                     .findFirst()
                     .ifPresent(route -> truth = truth.after(Aftermath.of(route, truth)));
+            // A route's aftermath is that of all of it; what was copied amid it, after its wipe, is there.
+            steps.stream()
+                    .filter(copy -> copy instanceof Step.Copy && copy.phase() == Phase.DO && job.isTicked(copy))
+                    .filter(copy -> last && copy.route().equals(step.route()))
+                    .filter(copy -> steps.stream()
+                            .skip(steps.indexOf(copy))
+                            .noneMatch(later -> later.route().equals(step.route())
+                                    && later.changes().wipes()))
+                    .findFirst()
+                    .ifPresent(copy -> truth = truth.after(Map.of(Fact.FILES_COPIED, Optional.of("yes"))));
         }
     }
 
