@@ -8,8 +8,11 @@ import java.io.PrintWriter;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
+import org.mobrak.app.CatalogueUpgrade;
 import org.mobrak.core.catalogue.file.CatalogueLoader;
 import org.mobrak.core.catalogue.file.Fault;
+import org.mobrak.core.identity.Refusal;
+import org.mobrak.core.identity.UnreadableInput;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -33,7 +36,7 @@ final class CatalogueCommand implements Runnable {
 
     @Override
     public void run() {
-        throw new CommandLine.ParameterException(spec.commandLine(), "Which work? Try: check or merge.");
+        throw new CommandLine.ParameterException(spec.commandLine(), "Which work? Try: check, merge or upgrade.");
     }
 
     @Command(name = "check", mixinStandardHelpOptions = true, description = "Tells every fault with file and line.")
@@ -59,6 +62,41 @@ final class CatalogueCommand implements Runnable {
                     warnings(loaded));
         }
         return loaded.faults().stream().allMatch(Fault::isWarning) ? Mobrak.DONE : Mobrak.ANSWER_IS_NO;
+    }
+
+    @Command(
+            name = "upgrade",
+            mixinStandardHelpOptions = true,
+            description = "Moves keys from routes to the phones they belong to, and tells what cannot be moved.")
+    int upgrade(
+            @Parameters(paramLabel = "DIR", description = "The catalogue's folder.") Path folder,
+            @Option(names = "--dry-run", description = "Tells what would be done and does nothing.") boolean dryRun,
+            @Option(names = "--json", description = "One JSON object on standard output.") boolean json)
+            throws IOException {
+        CatalogueUpgrade.Upgraded upgraded;
+        try {
+            upgraded = CatalogueUpgrade.of(folder, dryRun);
+        } catch (Refusal refused) {
+            throw new UnreadableInput(refused.getMessage());
+        }
+        PrintWriter out = spec.commandLine().getOut();
+        if (json) {
+            ObjectNode answer = JsonNodeFactory.instance.objectNode().put("dryRun", dryRun);
+            ObjectNode moved = answer.putObject("moved");
+            upgraded.moved().forEach((file, lines) -> lines.forEach(moved.putArray(file)::add));
+            upgraded.left().forEach(answer.putArray("left")::add);
+            JsonAnswer.write(answer, out);
+        } else {
+            upgraded.moved().forEach((file, lines) -> {
+                out.println(file + (dryRun ? " would gain:" : " has gained:"));
+                lines.forEach(out::println);
+            });
+            upgraded.left().forEach(one -> out.println("Left to you: " + one));
+            if (upgraded.moved().isEmpty() && upgraded.left().isEmpty()) {
+                out.println("Nothing to move: no route has keys that its phones do not have.");
+            }
+        }
+        return upgraded.left().isEmpty() ? Mobrak.DONE : Mobrak.ANSWER_IS_NO;
     }
 
     private static long warnings(CatalogueLoader.Loaded loaded) {

@@ -5,6 +5,8 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Gate;
 import org.mobrak.core.catalogue.KeyChord;
@@ -13,6 +15,7 @@ import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
+import org.mobrak.core.job.Card;
 import org.mobrak.core.job.RunSheet;
 import org.mobrak.core.job.Step;
 import org.mobrak.core.plan.Plan;
@@ -48,8 +51,33 @@ final class SheetJson {
         ArrayNode steps = node.putArray("steps");
         SheetJson writer = new SheetJson(plan, sheet, facts);
         sheet.steps().forEach(step -> writer.step(step, steps.addObject()));
+        predictions(sheet, node.putArray("predictions"));
         node.put("pointOfNoReturn", sheet.pointOfNoReturn().map(Step::id).orElse(null));
         return node;
+    }
+
+    /** What each screen must read, and after which step: what was written there, or what must have stayed. */
+    private static void predictions(RunSheet sheet, ArrayNode all) {
+        Optional<Step> work = Optional.empty();
+        for (Step step : sheet.steps()) {
+            if (step instanceof Step.Act) {
+                work = Optional.of(step);
+            }
+            for (Map.Entry<Fact, String> one : step.expected().entrySet()) {
+                ObjectNode node = all.addObject();
+                work.ifPresent(before -> node.put("after", before.id()));
+                node.put("screen", step.how().flatMap(Step.Doing::mode).orElse("os"))
+                        .put("fact", one.getKey().key())
+                        .put("value", one.getValue())
+                        .put("because", isBrought(sheet, step, one.getKey()) ? "written" : "stays");
+            }
+        }
+    }
+
+    private static boolean isBrought(RunSheet sheet, Step proof, Fact fact) {
+        return sheet.steps().stream()
+                .takeWhile(step -> !step.equals(proof))
+                .anyMatch(step -> step.changes().effects().containsKey(fact));
     }
 
     private void step(Step step, ObjectNode node) {
@@ -73,6 +101,7 @@ final class SheetJson {
             ArrayNode writes = node.putArray("writes");
             act.writes().forEach(written -> writes.add(written.word()));
         }
+        takes(step, node);
         if (step instanceof Step.Copy copy) {
             node.put("file", copy.what().name()).put("to", copy.to().name().toLowerCase(Locale.ROOT));
         }
@@ -93,6 +122,19 @@ final class SheetJson {
         ObjectNode effects = node.putObject("effects");
         step.changes().effects().forEach((fact, value) -> effects.put(fact.key(), value));
         step.gate().ifPresent(gate -> gate(step, gate, node.putObject("gate")));
+    }
+
+    /** Files with the slot that each goes into, and what is chosen in the program. */
+    private void takes(Step step, ObjectNode node) {
+        ArrayNode takes = node.putArray("takes");
+        Card.files(step, sheet).forEach(file -> {
+            ObjectNode one = takes.addObject().put("file", file.name());
+            file.slot().ifPresent(slot -> one.put("slot", slot));
+        });
+        if (step instanceof Step.Act act) {
+            ObjectNode settings = node.putObject("settings");
+            act.with().settings().forEach((setting, on) -> settings.put(setting.key(), on));
+        }
     }
 
     /** What the author of its route warns of, on the first step that writes. */

@@ -131,7 +131,8 @@ public final class Sample {
             Optional<Boolean> keepZipped,
             Map<Fact, String> holds) {
         Optional<String> none = Optional.empty();
-        return new NeededFile(name, "Package", bytes, none, none, sha256, none, partition, keepZipped, none, holds);
+        return new NeededFile(
+                name, "Package", bytes, none, none, sha256, none, partition, keepZipped, none, none, holds);
     }
 
     public Sample asHousekeeping() {
@@ -250,7 +251,8 @@ public final class Sample {
                 false,
                 wipe,
                 Optional.empty(),
-                List.of()));
+                List.of(),
+                Optional.empty()));
         return this;
     }
 

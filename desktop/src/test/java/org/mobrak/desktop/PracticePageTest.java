@@ -96,7 +96,7 @@ class PracticePageTest {
     @Test
     void theCableIsPulledAmidAWriteAndTheWriteIsDoneAgain() {
         lay("recovery", KEEPS);
-        hands.workUpTo("Start");
+        hands.workUpTo("Write the recovery");
         desktop.fill("confirm", MODEL);
         hands.click("begin");
         desktop.until("a part is written", () -> hands.view().share() > 0.01);

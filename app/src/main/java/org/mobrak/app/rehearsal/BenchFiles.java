@@ -145,6 +145,7 @@ public final class BenchFiles implements AutoCloseable {
                 wanted.partition(),
                 wanted.keepZipped(),
                 wanted.where(),
+                wanted.inside(),
                 Map.of());
         List<Finding> told =
                 MaterialCheck.of(new Use(file.material(), against, Optional.of(route), Optional.of(asked)));

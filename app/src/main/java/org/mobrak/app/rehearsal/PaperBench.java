@@ -28,6 +28,7 @@ import org.mobrak.link.bench.Stimulus;
  */
 final class PaperBench {
     private static final double MINUTE = 60;
+    private static final double HALFWAY = 0.5;
     /** What is noted of a gate that was open when it was read. */
     static final String IT_IS_SO = "it is as the card says";
     /** What can be read from a phone only while its system or a recovery runs. */
@@ -51,7 +52,13 @@ final class PaperBench {
     /** The boxes whose work went. */
     private final Set<String> done = new HashSet<>();
 
+    private Cable atHand;
     private boolean letIn;
+    /** Whether the program that wrote last leaves the phone as it is. */
+    private boolean stays;
+    /** Whether data went that the plan had promised to leave. */
+    private boolean lost;
+
     private Optional<Stuck> lack = Optional.empty();
 
     PaperBench(Setting setting, Hands hands, StepWork tools, BenchFiles files, Diary diary) {
@@ -61,6 +68,7 @@ final class PaperBench {
         this.hands = hands;
         this.tools = tools;
         setting.sheet().steps().forEach(step -> step.file().ifPresent(file -> this.files.put(file.name(), file)));
+        this.atHand = hands.state().wire().cable() == Cable.FACTORY ? Cable.FACTORY : Cable.DATA;
         hands.does(new Stimulus.Plug(Cable.NONE));
     }
 
@@ -103,7 +111,7 @@ final class PaperBench {
         }
         box.how().flatMap(Step.Doing::mode).flatMap(Mode::ofWord).ifPresent(hands::bringTo);
         if (box instanceof Step.Act act && tools.works(box)) {
-            hands.does(new Stimulus.Plug(cable()));
+            hands.does(new Stimulus.Plug(atHand));
             hands.does(new Stimulus.Work(tools.task(act, onComputer, Set.of(), Person.CAREFUL)));
         }
         done.add(box.id());
@@ -119,12 +127,12 @@ final class PaperBench {
             return put(put, entry);
         }
         if (order instanceof Card.PlugIn) {
-            hands.does(new Stimulus.Plug(cable()));
+            hands.does(new Stimulus.Plug(atHand));
             noteKey(Optional.of(entry.text()));
             return true;
         }
         if (order instanceof Card.Before before) {
-            tools.first(before.what());
+            before(before.what(), box);
             return true;
         }
         if (order instanceof Card.Hold hold) {
@@ -140,9 +148,20 @@ final class PaperBench {
                 : work((Card.Work) order, entry, box, now);
     }
 
-    /** The one that was fetched; a charging cable is none that anybody asked for. */
-    private Cable cable() {
-        return "factory".equals(hands.state().inside().facts().get(Fact.CABLE)) ? Cable.FACTORY : Cable.DATA;
+    private void before(Step.First what, Step box) {
+        if (what != Step.First.BY_ITSELF) {
+            tools.first(what);
+        } else if (stands(box) && !stays) {
+            box.how()
+                    .flatMap(Step.Doing::mode)
+                    .flatMap(Mode::ofWord)
+                    .ifPresent(to -> hands.does(new Stimulus.Restart(to)));
+        }
+    }
+
+    /** The one that lies beside the phone; it goes in where the card says so, and not before. */
+    private boolean lies(Gate gate) {
+        return gate.is().contains(atHand == Cable.FACTORY ? "factory" : "data");
     }
 
     private boolean lay(Card.Lay lay, Step box, Set<Fault> now) throws IOException {
@@ -190,7 +209,7 @@ final class PaperBench {
         }
         hands.hold(hold.keys(), now.contains(Fault.KEYS_WRONG));
         if (hold.keys().isEndedByTheCable()) {
-            hands.does(new Stimulus.Plug(cable()));
+            hands.does(new Stimulus.Plug(atHand));
         }
     }
 
@@ -217,13 +236,19 @@ final class PaperBench {
             lacks(entry, Stuck.Kind.ORDER, gate.fact().label() + " is set while the system runs.");
             return false;
         }
-        tools.arrange(gate.fact(), gate.is(), gate.atLeast());
+        if (gate.fact() == Fact.CABLE) {
+            atHand = gate.is().contains("data") ? Cable.DATA : Cable.FACTORY;
+        } else {
+            tools.arrange(gate.fact(), gate.is(), gate.atLeast());
+        }
         noteKey(compare.opener());
         return holds(gate);
     }
 
     private boolean holds(Gate gate) {
-        return GateJudge.result(gate, setting.facts(hands.state().facts())) == Truth.YES;
+        return gate.fact() == Fact.CABLE
+                ? lies(gate)
+                : GateJudge.result(gate, setting.facts(hands.state().facts())) == Truth.YES;
     }
 
     /** The computer's key is asked for, and accepted, only with debugging on and the cable in. */
@@ -276,9 +301,10 @@ final class PaperBench {
             return reads(work);
         }
         if (tools.isHousekeeping(box)) {
-            return tools.keepHouse(box);
+            return keepsHouse(box);
         }
-        if (!tools.works(box)) {
+        boolean works = tools.works(box);
+        if (!works && work.files().isEmpty()) {
             done.add(box.id());
             return true;
         }
@@ -286,11 +312,31 @@ final class PaperBench {
             note("seen", "nothing happens; what this stands on was not done");
             return false;
         }
-        boolean went = lacksNothing(work, entry, box) && use(work, box, now);
+        boolean went = lacksNothing(work, entry, box) && (works ? use(work, box, now) : passes(box));
         if (went) {
             done.add(box.id());
         }
         return went;
+    }
+
+    /** A cable that is fetched lies beside the phone; it does not go in by that. */
+    private boolean keepsHouse(Step box) {
+        Cable before = hands.state().wire().cable();
+        boolean went = tools.keepHouse(box);
+        Cable now = hands.state().wire().cable();
+        if (now != before) {
+            atHand = now;
+            hands.does(new Stimulus.Plug(before));
+        }
+        return went;
+    }
+
+    /** Something is done that changes nothing yet: it takes its time. */
+    private boolean passes(Step box) {
+        box.how()
+                .flatMap(Step.Doing::normalMinutes)
+                .ifPresent(minutes -> hands.does(new Stimulus.Pass(minutes * MINUTE * HALFWAY)));
+        return true;
     }
 
     /** Whether the phone says what the card says it must. */
@@ -319,15 +365,23 @@ final class PaperBench {
         boolean computer = work.mode()
                 .filter(mode -> mode.equals("download") || mode.equals("flash-console"))
                 .isPresent();
-        boolean bridge = !recovery && !computer && route.work().gates().stream().anyMatch(PaperBench::asksForABridge);
-        for (String file : work.files()) {
-            boolean there = recovery
+        boolean bridge = !computer && route.work().gates().stream().anyMatch(PaperBench::asksForABridge);
+        for (String file : work.files().keySet()) {
+            NeededFile needed = files.get(file);
+            // What hands do at the phone itself finds only what lies on it.
+            boolean atThePhone = !computer && (needed == null || needed.goesToPhone());
+            boolean there = atThePhone
                     ? onPhone.values().stream().anyMatch(place -> place.contains(file))
                     : onComputer.containsKey(file);
             if (!there) {
                 lacks(entry, Stuck.Kind.NO_FILE, "How " + file + " gets there.");
                 return false;
             }
+        }
+        Optional<String> slotless = computer && here(Mode.DOWNLOAD) ? slotless(work) : Optional.empty();
+        if (slotless.isPresent()) {
+            lacks(entry, Stuck.Kind.NO_VALUE, "The slot for " + slotless.get() + ".");
+            return false;
         }
         if ((computer || bridge) && !hands.state().wire().cable().carriesData()) {
             lacks(entry, Stuck.Kind.NO_CABLE, "That the cable goes in.");
@@ -343,11 +397,35 @@ final class PaperBench {
                     "That this is wanted: " + shut.get().fact().label() + ".");
             return false;
         }
-        if (bridge && !letIn) {
+        if (!recovery && bridge && !letIn) {
             lacks(entry, Stuck.Kind.NO_SWITCH, "That debugging is on and the computer's key accepted.");
             return false;
         }
         return true;
+    }
+
+    private boolean here(Mode mode) {
+        return hands.state().mode() == mode;
+    }
+
+    /** A file of which nobody says where in the flasher it goes, though it has one place alone. */
+    private Optional<String> slotless(Card.Work work) {
+        return work.files().entrySet().stream()
+                .filter(one -> one.getValue().isEmpty()
+                        && Optional.ofNullable(files.get(one.getKey()))
+                                .flatMap(NeededFile::partition)
+                                .isPresent())
+                .map(Map.Entry::getKey)
+                .findFirst();
+    }
+
+    /** A flasher writes what lies in a slot to the part of the storage that the slot stands for, if its bytes are of that part. */
+    private boolean isInItsSlot(Map.Entry<String, String> one) {
+        return one.getValue().isEmpty()
+                || Optional.ofNullable(files.get(one.getKey()))
+                        .flatMap(NeededFile::partition)
+                        .filter(where -> !one.getValue().equals(where.label() + " area"))
+                        .isEmpty();
     }
 
     private static boolean asksForABridge(Gate gate) {
@@ -355,12 +433,23 @@ final class PaperBench {
     }
 
     private boolean use(Card.Work work, Step box, Set<Fault> now) {
+        if (!work.files().entrySet().stream().allMatch(this::isInItsSlot)) {
+            note("seen", "the flasher says that this file is for another slot");
+            return false;
+        }
         Map<String, BenchFiles.Fetched> taken = new HashMap<>();
-        work.files().forEach(file -> Optional.ofNullable(onComputer.get(file)).ifPresent(one -> taken.put(file, one)));
-        boolean done = hands.does(new Stimulus.Work(tools.task(box, taken, now, Person.CAREFUL)));
-        if (done && box.changes().wipes()) {
+        work.files()
+                .keySet()
+                .forEach(file -> Optional.ofNullable(onComputer.get(file)).ifPresent(one -> taken.put(file, one)));
+        Chosen chosen = Chosen.of(work, box);
+        Stimulus.Task task = chosen.on(tools.task(box, taken, now, Person.CAREFUL));
+        boolean done = hands.does(new Stimulus.Work(task));
+        if (done && task.wipes()) {
             emptied();
         }
+        lost |= done && task.wipes() && !box.changes().wipes();
+        stays = chosen.stays();
+        chosen.restarts().filter(any -> done).ifPresent(hands::does);
         return done;
     }
 
@@ -371,7 +460,9 @@ final class PaperBench {
 
     /** Whether what the card prints is seen, and in the time it gives. */
     boolean sees(Card.Entry entry, Step box, double begun) {
-        boolean changes = box instanceof Step.Move || box instanceof Step.Plug || tools.works(box);
+        boolean handled = box.how().flatMap(Step.Doing::keys).isPresent()
+                || box instanceof Step.Act act && !act.with().files().isEmpty();
+        boolean changes = handled || box instanceof Step.Move || box instanceof Step.Plug || tools.works(box);
         if (entry.sign().isEmpty() && changes && entry.phase() != Phase.PREPARE) {
             lacks(entry, Stuck.Kind.NO_SIGN, "What is seen when it went well.");
             return false;
@@ -379,12 +470,18 @@ final class PaperBench {
         double passed = (hands.state().seconds() - begun) / MINUTE;
         boolean late = entry.patience().filter(minutes -> passed > minutes).isPresent()
                 && box.how().isPresent();
-        return !late && (box.how().isEmpty() || tools.isHousekeeping(box) || tools.isSeen(box));
+        return !late && (box.how().isEmpty() || isKept(box) || tools.isSeen(box));
+    }
+
+    /** Seen to at the bench; the way into a mode is none of it. */
+    private boolean isKept(Step box) {
+        return box instanceof Step.Act && tools.isHousekeeping(box);
     }
 
     boolean isReached() {
         // Nobody is done with a phone that stands in a recovery.
         return hands.state().mode() == Mode.OS
+                && !lost
                 && setting.plan().goal().wanted().entrySet().stream()
                         .allMatch(want ->
                                 want.getValue().equals(hands.state().facts().get(want.getKey())));

@@ -13,6 +13,7 @@ import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.catalogue.RouteStep;
 import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Job;
@@ -87,6 +88,10 @@ final class StepWork {
         if (hands.state().mode() == wanted && wanted != Mode.OS) {
             return;
         }
+        if (move.first().contains(Step.First.BY_ITSELF)) {
+            hands.does(new Stimulus.Restart(wanted));
+            return;
+        }
         move.first().forEach(this::first);
         if (move.doing().keys().isPresent()) {
             KeyChord keys = move.doing().keys().get();
@@ -107,6 +112,9 @@ final class StepWork {
                 if (hands.state().mode() != Mode.OFF) {
                     hands.holdPower();
                 }
+            }
+            case BY_ITSELF -> {
+                // Only what was done before leads there.
             }
             case KEEP_RECOVERY -> hands.does(new Stimulus.KeepRecovery());
             case RESTART -> {
@@ -223,12 +231,24 @@ final class StepWork {
     /** What is so after a step, on the phone itself: the sheet may only believe it later. */
     private Map<Fact, String> brings(Step step) {
         Map<Fact, String> brought = new EnumMap<>(Fact.class);
+        Map<Fact, String> said = said(step);
         route(step).changes().effects().forEach((fact, value) -> {
-            if (bringer(step, fact).filter(step::equals).isPresent()) {
+            if (said.containsKey(fact)) {
+                brought.put(fact, said.get(fact));
+            } else if (bringer(step, fact).filter(step::equals).isPresent()) {
                 brought.put(fact, value);
             }
         });
         return brought;
+    }
+
+    /** What the author says of this very step. */
+    private Map<Fact, String> said(Step step) {
+        return route(step).steps().stream()
+                .filter(one -> step instanceof Step.Act && one.title().equals(step.title()))
+                .findFirst()
+                .map(RouteStep::effects)
+                .orElse(Map.of());
     }
 
     /** The act by which a route brings something about. */
@@ -260,11 +280,19 @@ final class StepWork {
         return facts;
     }
 
+    private boolean isBroughtLater(Step proof, Fact fact) {
+        return sheet.steps().stream()
+                .dropWhile(one -> !one.equals(proof))
+                .filter(one -> one instanceof Step.Act && one.route().equals(proof.route()))
+                .anyMatch(one -> brings(one).containsKey(fact));
+    }
+
     /** A proof shows what the phone is, whatever the sheet expects. */
     private boolean isProved(Step step) {
         Map<Fact, String> wanted = new EnumMap<>(Fact.class);
         route(step).changes().effects().forEach((fact, value) -> {
-            if (fact.domain().words().contains(value) && fact != Fact.IMAGE_BACKUP && fact != Fact.APP_BACKUP) {
+            boolean shown = fact != Fact.IMAGE_BACKUP && fact != Fact.APP_BACKUP && !isBroughtLater(step, fact);
+            if (fact.domain().words().contains(value) && shown) {
                 wanted.put(fact, value);
             }
         });

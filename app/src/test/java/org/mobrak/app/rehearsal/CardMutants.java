@@ -1,6 +1,8 @@
 package org.mobrak.app.rehearsal;
 
 import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -13,6 +15,7 @@ import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.catalogue.KeyChord.Key;
 import org.mobrak.core.catalogue.KeyChord.Stroke;
 import org.mobrak.core.catalogue.Phase;
+import org.mobrak.core.catalogue.ToolSetting;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Card;
 import org.mobrak.core.job.Card.Entry;
@@ -108,6 +111,8 @@ final class CardMutants {
                         at,
                         ordering(at, i, new Card.Put(put.file(), other)),
                         wipedBetween(at) ? "" : "no wipe lies between, and a recovery finds it in both places");
+            } else if (order instanceof Card.Work work) {
+                choices(at, i, work);
             } else if (order instanceof Card.Compare compare && compare.opener().isPresent()) {
                 add(
                         "switch left out",
@@ -125,11 +130,43 @@ final class CardMutants {
                                 at,
                                 entry.ordering(
                                         left.isEmpty()
-                                                ? List.of(new Card.Work(Optional.empty(), List.of(), Map.of()))
+                                                ? List.of(new Card.Work(Optional.empty(), Map.of(), Map.of(), Map.of()))
                                                 : left)),
                         why);
             }
         }
+    }
+
+    /** Another box is ticked, one is not spoken of, or a file goes into another slot. */
+    private void choices(int at, int which, Card.Work work) {
+        work.settings().forEach((setting, on) -> {
+            Map<ToolSetting, Boolean> other = new EnumMap<>(work.settings());
+            other.put(setting, !on);
+            add("setting changed", at, ordering(at, which, setting(work, other)), "");
+            other.remove(setting);
+            add(
+                    "setting left out",
+                    at,
+                    ordering(at, which, setting(work, other)),
+                    Chosen.isAtFirst(setting) == on ? "the program is so when it is opened" : "");
+        });
+        work.files().forEach((file, slot) -> {
+            if (!slot.isEmpty()) {
+                Map<String, String> other = new LinkedHashMap<>(work.files());
+                other.put(file, slot.equals("kernel area") ? "recovery area" : "kernel area");
+                add("another slot", at, ordering(at, which, filing(work, other)), "");
+                other.put(file, "");
+                add("slot left out", at, ordering(at, which, filing(work, other)), "");
+            }
+        });
+    }
+
+    private static Card.Work setting(Card.Work work, Map<ToolSetting, Boolean> other) {
+        return new Card.Work(work.mode(), work.files(), other, work.expects());
+    }
+
+    private static Card.Work filing(Card.Work work, Map<String, String> other) {
+        return new Card.Work(work.mode(), other, work.settings(), work.expects());
     }
 
     private String cannotMatter(First what, int at) {
@@ -137,6 +174,7 @@ final class CardMutants {
             case KEEP_RECOVERY -> "it matters only under a system that puts its recovery back";
             case SWITCH_OFF, FORCE_OFF -> "keys that are held with power switch a phone off first";
             case UNPLUG -> isPlugged(at) ? "" : "the cable is out";
+            case BY_ITSELF -> "the phone goes there by itself, told or not";
             case RESTART -> "";
         };
     }
@@ -221,16 +259,41 @@ final class CardMutants {
         if (entry.orders().get(0) instanceof Card.Compare compare) {
             return guards(entry, compare.wanted());
         }
+        if (goesByItself(entry)) {
+            return "the phone goes there by itself, told or not";
+        }
+        if (onlyLooks(entry)) {
+            return "it only tells what is seen";
+        }
         if (isHousekeeping(entry)) {
             return "what makes a bench ready may have been ready";
         }
         return changes(entry) || !(entry.orders().get(0) instanceof Card.Work) ? "" : "it only tells what is seen";
     }
 
+    private static boolean goesByItself(Entry entry) {
+        return entry.orders().stream()
+                .anyMatch(order -> order instanceof Card.Before before && before.what() == First.BY_ITSELF);
+    }
+
+    /** The phone is brought somewhere, and from there on at once. */
+    private boolean onlyLooks(Entry entry) {
+        int at = card.entries().indexOf(entry);
+        return isMove(entry)
+                && at + 1 < card.entries().size()
+                && isMove(card.entries().get(at + 1));
+    }
+
+    private static boolean isMove(Entry entry) {
+        return !entry.orders().isEmpty()
+                && entry.orders().stream()
+                        .allMatch(order -> order instanceof Card.Before || order instanceof Card.Hold);
+    }
+
     private static boolean takes(Entry entry, String file) {
         return entry.orders().stream()
                 .anyMatch(order -> order instanceof Card.Put put && put.file().equals(file)
-                        || order instanceof Card.Work work && work.files().contains(file));
+                        || order instanceof Card.Work work && work.files().containsKey(file));
     }
 
     /** Some gates keep from what may happen, not from what must. */

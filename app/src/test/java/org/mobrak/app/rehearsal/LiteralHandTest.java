@@ -7,9 +7,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.AfterAll;
@@ -20,9 +22,12 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.mobrak.app.Outlook;
 import org.mobrak.app.Wish;
+import org.mobrak.core.catalogue.Habit;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Card;
+import org.mobrak.core.job.RunSheet;
+import org.mobrak.core.job.Step;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
 import org.mobrak.core.plan.Plan;
@@ -107,6 +112,7 @@ class LiteralHandTest {
                         rate[1]++;
                     }
                 }
+                withoutRemedies(row, setting, rates, healed);
             }
         }
         List<String> told = new ArrayList<>();
@@ -117,6 +123,55 @@ class LiteralHandTest {
         int all = rates.values().stream().mapToInt(rate -> rate[0]).sum();
         assertThat(all - healed.size()).as("%s of %d: %s", rates, all, healed).isGreaterThanOrEqualTo((int)
                 Math.ceil(0.95 * all));
+    }
+
+    /** Where something goes wrong at a box, its remedy leads on, and without it the hand is lost. */
+    private static void withoutRemedies(JobRow row, Setting setting, Map<String, int[]> rates, List<String> healed)
+            throws IOException {
+        Rehearsals rehearsals = new Rehearsals(setting.outlook().catalogue(), bench.files());
+        Card card = Card.of(setting.sheet());
+        for (Step step : setting.sheet().steps()) {
+            Optional<Fault> fault = goingWrong(step);
+            if (fault.isEmpty()) {
+                continue;
+            }
+            List<Fault.At> wrong = List.of(new Fault.At(fault.get(), Optional.of(step.id())));
+            Report helped = rehearsals.literally(setting, card, 1, wrong);
+            assertThat(helped.end())
+                    .as("%s with %s at %s %s: %s", row, fault.get(), step.id(), step.title(), helped.stuck())
+                    .isEqualTo(Report.End.GOAL);
+            Card silent = new Card(card.entries().stream()
+                    .map(entry -> entry.id().equals(step.id()) ? entry.helping(List.of()) : entry)
+                    .toList());
+            int[] rate = rates.computeIfAbsent("remedy removed, " + fault.get().word(), none -> new int[2]);
+            rate[0]++;
+            if (rehearsals.literally(setting, silent, 1, wrong).reached()) {
+                healed.add(row + ": remedy removed at " + step.id() + " " + step.title());
+            } else {
+                rate[1]++;
+            }
+        }
+    }
+
+    private static Optional<Fault> goingWrong(Step step) {
+        if (step instanceof Step.Move move && move.doing().keys().isPresent()) {
+            return Optional.of(Fault.KEYS_WRONG);
+        }
+        return step instanceof Step.Plug ? Optional.of(Fault.DRIVER_MISSING) : Optional.empty();
+    }
+
+    /** Who uses a plug and a recovery with buttons, and lets the phone restart, comes as far. */
+    @ParameterizedTest
+    @MethodSource("jobs")
+    void isDoneFromThePaperInOtherHabits(JobRow row) throws IOException {
+        Setting setting = setting(row, Map.of(Fact.SERVICE_PLUG, "yes"));
+        RunSheet sheet = setting.sheet();
+        Set<Habit> habits = EnumSet.of(Habit.PLUG, Habit.BUTTONS, Habit.RESTARTS);
+        List<Step> steps = sheet.steps().stream().map(step -> step.by(habits)).toList();
+        Card card = Card.of(new RunSheet(sheet.title(), steps, sheet.writes(), sheet.money(), sheet.atEnd()));
+        Report report =
+                new Rehearsals(setting.outlook().catalogue(), bench.files()).literally(setting, card, 1, List.of());
+        assertThat(report.end()).as("%s %s", report.stuck(), report.events()).isEqualTo(Report.End.GOAL);
     }
 
     /** The same job at a bench where nothing is ready yet. */

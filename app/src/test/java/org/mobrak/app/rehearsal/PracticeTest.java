@@ -120,11 +120,11 @@ class PracticeTest {
     @Test
     void aCableThatIsPulledAmidAWriteBreaksItOffAndThePhoneIsBroughtBack() throws Exception {
         lay(false);
-        hands.workUpTo("Start");
+        hands.workUpTo("Write the recovery");
         Step write = hands.next();
         hands.run(() -> practice.session().job().begin(write, "OV-L210F"));
         hands.run(() -> practice.pass(5));
-        assertThat(hands.view().busyWith()).contains("Start");
+        assertThat(hands.view().busyWith()).contains("Write the recovery");
         assertThat(hands.view().share()).isBetween(0.01, 0.9);
         hands.run(() -> practice.plug(Lead.NONE));
         assertThat(hands.view().told()).isEqualTo("the port is gone in the middle of the work");
@@ -132,7 +132,9 @@ class PracticeTest {
         assertThat(hands.view().busyWith()).isEmpty();
         hands.run(() -> practice.session().job().missed(write, ""));
         hands.run(() -> practice.plug(Lead.DATA));
-        assertThat(hands.view().offers()).extracting(BenchView.Offer::words).containsExactly("Once more: Start");
+        assertThat(hands.view().offers())
+                .extracting(BenchView.Offer::words)
+                .containsExactly("Once more: Write the recovery");
         hands.run(() -> practice.take(Doing.DO_IT));
         hands.rest();
         hands.tick();
@@ -152,7 +154,7 @@ class PracticeTest {
         assertThat(hands.view().screen()).as("the OS had started first").isEqualTo("the stock recovery’s menu");
         hands.run(() -> practice.take(Doing.LOOK));
         assertThat(hands.view().told()).startsWith("That is not what is seen.");
-        assertThat(hands.view().offers()).extracting(BenchView.Offer::words).contains("Once more: Start");
+        assertThat(hands.view().offers()).extracting(BenchView.Offer::words).contains("Once more: Write the recovery");
         hands.hold(KeyChord.parse("hold volume-down + home + power until the warning; press volume-up"));
         assertThat(hands.view().mode()).isEqualTo("download");
         hands.run(() -> practice.take(Doing.DO_AGAIN));

@@ -103,6 +103,15 @@ public record KeyChord(List<Stroke> strokes) {
         return new KeyChord(strokes);
     }
 
+    /** What a person has written, where it can be read; empty for other words. */
+    public static Optional<KeyChord> read(String text) {
+        try {
+            return Optional.of(parse(text));
+        } catch (IllegalArgumentException otherWords) {
+            return Optional.empty();
+        }
+    }
+
     private static Stroke stroke(String text) {
         boolean pressed = text.startsWith("press ");
         String rest = pressed || text.startsWith("hold ") ? text.substring(text.indexOf(' ') + 1) : text;

@@ -1,5 +1,6 @@
 package org.mobrak.core.catalogue;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -16,6 +17,7 @@ import org.mobrak.core.identity.Fact;
  * @param partition what it is written to
  * @param keepZipped whether it must stay as it is; absent where that does not matter
  * @param where {@code phone} or {@code computer}; the phone if absent
+ * @param inside the archive that it comes in, to be unpacked once
  * @param holds what the source says is in it: the kernel's release and build date, OS version and patch level
  */
 public record NeededFile(
@@ -29,6 +31,7 @@ public record NeededFile(
         Optional<PartitionClass> partition,
         Optional<Boolean> keepZipped,
         Optional<String> where,
+        @JsonInclude(JsonInclude.Include.NON_EMPTY) Optional<String> inside,
         Map<Fact, String> holds) {
     public NeededFile {
         holds = holds == null ? Map.of() : Map.copyOf(holds);
@@ -37,6 +40,12 @@ public record NeededFile(
     /** Whether it is copied to the phone, and not only used on the computer. */
     public boolean goesToPhone() {
         return where.filter("computer"::equals).isEmpty();
+    }
+
+    /** Its name and, where a flasher has one for it, its slot, for a person. */
+    public String placed() {
+        return slot.map(one -> "%s, into the slot of the %s and no other".formatted(name, one))
+                .orElse(name);
     }
 
     /** Whether there is anything to check its bytes against. */

@@ -2,6 +2,7 @@ package org.mobrak.core.catalogue;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonIgnoreProperties;
+import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.List;
 import java.util.Map;
@@ -287,8 +288,14 @@ public record Route(
      * @param kind {@code tool} or {@code driver}
      * @param atLeast the oldest version that works
      * @param atMost the newest version that works
+     * @param rights what it must be started with: {@code administrator}; empty where it needs nothing special
      */
-    public record NeededTool(String name, String kind, Optional<String> atLeast, Optional<String> atMost) {
+    public record NeededTool(
+            String name,
+            String kind,
+            Optional<String> atLeast,
+            Optional<String> atMost,
+            @JsonInclude(JsonInclude.Include.NON_EMPTY) Optional<String> rights) {
         /** Which versions will do, for a person: {@code 3.06 to 3.10}; “any version” without bounds. */
         public String versions() {
             if (atLeast.isPresent() && atMost.isPresent()) {

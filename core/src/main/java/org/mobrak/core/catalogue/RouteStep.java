@@ -1,5 +1,6 @@
 package org.mobrak.core.catalogue;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import java.util.List;
 import java.util.Map;
@@ -18,6 +19,7 @@ import org.mobrak.core.identity.Fact;
  * @param rung how much it proves, from 1 (an icon) to 6 (still so after a restart)
  * @param by which of several ways the text tells, where there are others
  * @param or the others
+ * @param with what hands need besides
  */
 public record RouteStep(
         Phase phase,
@@ -37,12 +39,19 @@ public record RouteStep(
         boolean noReturn,
         Optional<Route.Wipe> wipe,
         Optional<Habit> by,
-        List<Otherwise> or) {
+        List<Otherwise> or,
+        @JsonInclude(JsonInclude.Include.NON_EMPTY) Optional<Handling> with) {
     public RouteStep {
         or = or == null ? List.of() : List.copyOf(or);
         remedies = remedies == null ? List.of() : List.copyOf(remedies);
         writes = writes == null ? List.of() : List.copyOf(writes);
         effects = effects == null ? Map.of() : Map.copyOf(effects);
+        with = with == null ? Optional.empty() : with;
+    }
+
+    /** What hands need besides; nothing where the author does not say. */
+    public Handling handling() {
+        return with.orElse(Handling.NONE);
     }
 
     /** What to do for each thing that may be seen instead of the sign. */

@@ -77,6 +77,24 @@ public enum Fact {
             Group.BOOT_SECURITY,
             oneOf("on", "off"),
             "Download-mode screen: the line about what may be written"),
+    RECOVERY_KEYS(
+            "recoveryKeys",
+            "Keys into the recovery",
+            Group.BOOT_SECURITY,
+            free(),
+            "Tried with the phone off, and written as: hold volume-up + power until the logo"),
+    DOWNLOAD_KEYS(
+            "downloadKeys",
+            "Keys into download mode",
+            Group.BOOT_SECURITY,
+            free(),
+            "Tried with the phone off, and written as: hold volume-down + power until the warning; press volume-up"),
+    CONSOLE_KEYS(
+            "consoleKeys",
+            "Keys into the flash console",
+            Group.BOOT_SECURITY,
+            free(),
+            "Tried with the phone off, and written as: hold volume-down + power until it vibrates"),
     RECOVERY("recovery", "Recovery", Group.CONDITION, oneOf("stock", "custom"), "Boot into recovery and look"),
     ROOT(
             "root",
@@ -191,7 +209,13 @@ public enum Fact {
             Group.BENCH,
             oneOf("yes", "no"),
             "A file list on the phone: every file the plan needs there, still zipped where it says so"),
-    CARD("card", "Memory card", Group.BENCH, oneOf("yes", "no"), "The card slot");
+    CARD("card", "Memory card", Group.BENCH, oneOf("yes", "no"), "The card slot"),
+    WHAT_WORKS(
+            "whatWorks",
+            "Known issues",
+            Group.BENCH,
+            oneOf("accepted", "unread"),
+            "The author's list of what works in a new OS and what does not");
 
     /** What practitioners ask together. */
     public enum Group {
@@ -247,7 +271,11 @@ public enum Fact {
     /** The label as it stands within a sentence, with its article if it takes one: an abbreviation keeps its capitals. */
     public String inSentence() {
         boolean abbreviated = label.length() > 1 && Character.isUpperCase(label.charAt(1));
-        boolean bare = this == ROOT || this == USB_DEBUGGING || this == WRITE_PROTECTION || this == INTERNET;
+        boolean bare = this == WHAT_WORKS
+                || this == ROOT
+                || this == USB_DEBUGGING
+                || this == WRITE_PROTECTION
+                || this == INTERNET;
         return (bare ? "" : "the ")
                 + (abbreviated ? label : label.substring(0, 1).toLowerCase(Locale.ROOT) + label.substring(1));
     }
@@ -273,8 +301,13 @@ public enum Fact {
     public boolean changes() {
         return group == Group.CONDITION
                 || group == Group.BENCH
-                || group == Group.BOOT_SECURITY && this != BOOTLOADER
+                || group == Group.BOOT_SECURITY && this != BOOTLOADER && !isOfTheKeys()
                 || this == KERNEL_KIND;
+    }
+
+    /** Whether it tells which keys lead into a mode: the phone was made so. */
+    private boolean isOfTheKeys() {
+        return this == RECOVERY_KEYS || this == DOWNLOAD_KEYS || this == CONSOLE_KEYS;
     }
 
     /** Whether a route may bring this about: a state, or a version that it writes. */

@@ -1,6 +1,8 @@
 package org.mobrak.core.job;
 
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -11,6 +13,7 @@ import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.catalogue.RouteStep.Remedy;
+import org.mobrak.core.catalogue.ToolSetting;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Step.Place;
 
@@ -98,12 +101,19 @@ public record Card(List<Entry> entries) {
      * The text of the box is done.
      *
      * @param mode what the phone must show; empty where that does not matter
-     * @param files what it takes them from
+     * @param files what it takes, by name, with the slot of the flasher that each goes into; without one an empty text
+     * @param settings what is chosen in the program
      * @param expects what must be read there
      */
-    public record Work(Optional<String> mode, List<String> files, Map<Fact, String> expects) implements Order {
+    public record Work(
+            Optional<String> mode,
+            Map<String, String> files,
+            Map<ToolSetting, Boolean> settings,
+            Map<Fact, String> expects)
+            implements Order {
         public Work {
-            files = List.copyOf(files);
+            files = Collections.unmodifiableMap(new LinkedHashMap<>(files));
+            settings = Map.copyOf(settings);
             expects = Map.copyOf(expects);
         }
     }
@@ -141,12 +151,21 @@ public record Card(List<Entry> entries) {
             move.doing().keys().map(Hold::new).ifPresent(orders::add);
             move.doing()
                     .mode()
-                    .filter(mode -> move.doing().keys().isEmpty() && !Passage.needsNoKeys(mode))
+                    .filter(mode -> move.doing().keys().isEmpty()
+                            && !Passage.needsNoKeys(mode)
+                            && !move.first().contains(Step.First.BY_ITSELF))
                     .map(Unknown::new)
                     .ifPresent(orders::add);
         } else {
             step.how().flatMap(Step.Doing::keys).map(Hold::new).ifPresent(orders::add);
-            orders.add(new Work(step.how().flatMap(Step.Doing::mode), files(step, sheet), step.expected()));
+            Map<String, String> files = new LinkedHashMap<>();
+            files(step, sheet)
+                    .forEach(file -> files.put(file.name(), file.slot().orElse("")));
+            orders.add(new Work(
+                    step.how().flatMap(Step.Doing::mode),
+                    files,
+                    step instanceof Step.Act act ? act.with().settings() : Map.of(),
+                    step.expected()));
         }
         return orders;
     }
@@ -156,27 +175,37 @@ public record Card(List<Entry> entries) {
         return at < 0 ? Optional.empty() : Optional.of(ready.text().substring(at + SheetGates.IF_NOT.length()));
     }
 
-    /** The files of its route that a step writes; all of them where they say nothing of where they go. */
-    static List<String> files(Step step, RunSheet sheet) {
+    /** The files that a step takes: those its author names, else those of its route that go where it writes. */
+    public static List<NeededFile> files(Step step, RunSheet sheet) {
+        if (step instanceof Step.Act one && !one.with().files().isEmpty()) {
+            return needed(sheet.steps().stream())
+                    .filter(file -> one.with().files().contains(file.name()))
+                    .toList();
+        }
         boolean writes =
                 step instanceof Step.Act one && one.writes().stream().anyMatch(where -> where != PartitionClass.DATA);
         if (!(step instanceof Step.Act act) || !writes) {
             return List.of();
         }
-        List<NeededFile> all = sheet.steps().stream()
-                .filter(other -> other.route().equals(step.route()))
-                .flatMap(other -> other instanceof Step.Copy copy ? Stream.of(copy.what()) : other.file().stream())
-                .distinct()
-                .toList();
+        List<NeededFile> all = ofRoute(step, sheet);
         List<NeededFile> meant = all.stream()
                 .filter(file -> file.partition().filter(act.writes()::contains).isPresent())
                 .toList();
-        List<NeededFile> taken = meant.isEmpty()
+        return meant.isEmpty()
                 ? all.stream()
                         .filter(NeededFile::goesToPhone)
                         .filter(file -> file.partition().isEmpty())
                         .toList()
                 : meant;
-        return taken.stream().map(NeededFile::name).toList();
+    }
+
+    private static List<NeededFile> ofRoute(Step step, RunSheet sheet) {
+        return needed(sheet.steps().stream().filter(other -> other.route().equals(step.route())))
+                .toList();
+    }
+
+    private static Stream<NeededFile> needed(Stream<Step> steps) {
+        return steps.flatMap(step -> step instanceof Step.Copy copy ? Stream.of(copy.what()) : step.file().stream())
+                .distinct();
     }
 }

@@ -9,16 +9,26 @@ import java.util.Set;
 import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.catalogue.Route;
+import org.mobrak.core.catalogue.RouteStep;
+import org.mobrak.core.catalogue.RouteStep.Remedy;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.job.Step.Place;
 import org.mobrak.core.plan.Plan;
+import org.mobrak.core.plan.Transfer;
 
 /**
  * When the files that a recovery takes are copied to the phone, and where to: before the first write, while its system still
  * runs; where a wipe lies between onto the card, or after the wipe where there is none.
  */
 final class Copies {
+    /** Twice as long as the cable usually takes is still normal, and five times that no more (our own choice). */
+    private static final int SLOW = 2;
+
+    private static final int PATIENCE = 5;
+    private static final Remedy MISSING =
+            new Remedy("It is not there, or smaller", "Another port and cable, and this step once more.");
+
     private final List<Route> routes;
     private final boolean card;
 
@@ -62,6 +72,10 @@ final class Copies {
     }
 
     private boolean asks(int index) {
+        return asksForAll(index) || !files(index).isEmpty();
+    }
+
+    private boolean asksForAll(int index) {
         return routes.get(index).gates().stream().anyMatch(gate -> gate.fact() == Fact.FILES_COPIED);
     }
 
@@ -76,10 +90,27 @@ final class Copies {
         return card ? Place.CARD : Place.INTERNAL;
     }
 
+    /** All that belong on the phone where the route asks for that, else those that some step of it takes there. */
     private List<NeededFile> files(int index) {
-        return routes.get(index).work().files().stream()
+        Route route = routes.get(index);
+        return route.work().files().stream()
                 .filter(NeededFile::goesToPhone)
+                .filter(file -> asksForAll(index)
+                        || route.steps().stream()
+                                .anyMatch(step -> isOnThePhone(step)
+                                        && step.handling().files().contains(file.name())))
                 .toList();
+    }
+
+    private static boolean isOnThePhone(RouteStep step) {
+        return step.mode()
+                .filter(mode -> mode.equals(Passage.OS) || mode.equals("recovery"))
+                .isPresent();
+    }
+
+    private static int minutes(NeededFile file) {
+        return (int)
+                Math.max(SLOW, Math.ceil(SLOW * Transfer.minutes(file.bytes().orElse(0L))));
     }
 
     private static Step copy(Route route, NeededFile file, Place to, Phase phase) {
@@ -90,9 +121,9 @@ final class Copies {
                 Optional.empty(),
                 Optional.empty(),
                 Optional.of("It stands in the list of files there, in its full size."),
-                Optional.of(2),
-                Optional.of(10),
-                List.of());
+                Optional.of(minutes(file)),
+                Optional.of(PATIENCE * minutes(file)),
+                List.of(MISSING));
         return new Step.Copy(
                 SheetWriter.line(
                         route.name(),

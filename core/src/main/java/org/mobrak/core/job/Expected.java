@@ -49,7 +49,8 @@ final class Expected {
         expected.forEach((fact, value) -> {
             boolean loader = ON_THE_LOADERS_SCREEN.contains(fact);
             boolean can = switch (mode.orElse(Passage.OS)) {
-                case Passage.OS -> !loader;
+                // Which recovery is there shows when it starts.
+                case Passage.OS -> !loader && fact != Fact.RECOVERY;
                 case "recovery" -> fact == Fact.RECOVERY;
                 default -> loader;
             };
@@ -58,6 +59,17 @@ final class Expected {
             }
         });
         return read;
+    }
+
+    /** What of it is a value that can be read, and not more or less than before. */
+    static Map<Fact, String> values(Map<Fact, String> effects) {
+        Map<Fact, String> values = new EnumMap<>(Fact.class);
+        effects.forEach((fact, value) -> {
+            if (READ.contains(fact) && !Increase.is(value)) {
+                values.put(fact, value);
+            }
+        });
+        return values;
     }
 
     /** @param before what is known of the phone before the route */

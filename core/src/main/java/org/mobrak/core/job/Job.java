@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
@@ -113,7 +114,10 @@ public record Job(
      */
     public List<Event> ticking(Step step, Facts facts, Instant at) {
         List<Event> events = new ArrayList<>(List.of(new Event.Ticked(at, step.id())));
-        Map<Fact, String> held = step.changes().on(facts);
+        Map<Fact, String> held = new EnumMap<>(Fact.class);
+        // Whoever ticks a proof has read what stands there.
+        held.putAll(step.expected());
+        held.putAll(step.changes().on(facts));
         if (!held.isEmpty()) {
             events.add(new Event.EffectHeld(at, step.id(), held));
         }
@@ -172,16 +176,21 @@ public record Job(
         if (isTicked(step)) {
             return Optional.of("This step is ticked already.");
         }
-        Optional<Step> before = sheet.steps().stream()
-                .filter(earlier -> mustPrecede(earlier, step) && !isTicked(earlier))
-                .findFirst();
+        Optional<String> before = openBefore(step);
         if (before.isPresent()) {
-            return before.map(open ->
-                    "First “%s” (%s).".formatted(open.title(), open.phase().label()));
+            return before;
         }
         Optional<String> shut =
                 step.isAtThePhone() && step.phase() == Phase.DO && !hasBegun() ? shutGate(facts) : Optional.empty();
         return shut.or(() -> closed(step, facts));
+    }
+
+    private Optional<String> openBefore(Step step) {
+        return sheet.steps().stream()
+                .filter(earlier -> mustPrecede(earlier, step) && !isTicked(earlier))
+                .findFirst()
+                .map(open ->
+                        "First “%s” (%s).".formatted(open.title(), open.phase().label()));
     }
 
     private Optional<String> closed(Step step, Facts facts) {
@@ -192,7 +201,23 @@ public record Job(
                 .map(gate -> GateJudge.of(gate, facts))
                 .filter(judged -> judged.result() != Truth.YES)
                 .map(GateJudge::sentence)
-                .or(() -> stale(step, facts));
+                .or(() -> stale(step, facts))
+                .or(() -> readsOtherwise(step, facts));
+    }
+
+    /** A value that was read since the last work, and is another than what must be read there. */
+    private Optional<String> readsOtherwise(Step step, Facts facts) {
+        Instant since = lastDone(step).orElse(startedAt);
+        return step.expected().entrySet().stream()
+                .filter(one -> facts.belief(one.getKey()).readings().stream()
+                        .anyMatch(reading -> reading.takenAt().isAfter(since)
+                                && !reading.value().equals(one.getValue())))
+                .map(one -> "%s must read %s and reads %s. Stop here, and find out why before anything else is written."
+                        .formatted(
+                                one.getKey().label(),
+                                one.getValue(),
+                                facts.value(one.getKey()).orElse("something else")))
+                .findFirst();
     }
 
     /**
@@ -247,6 +272,9 @@ public record Job(
 
     /** Why a gate may not be passed while it is not open; empty if it may, with a reason. */
     public Optional<String> objectionToOverride(Step step) {
+        if (!step.expected().isEmpty()) {
+            return openBefore(step);
+        }
         boolean may = step instanceof Step.Ready ready && ready.overridable();
         return may ? Optional.empty() : Optional.of("This one cannot be passed over: too much hangs on it.");
     }

@@ -72,9 +72,9 @@ public record JobCard(String phone, RunSheet sheet, LocalDate day) {
         List<Line> lines = new ArrayList<>();
         step.file().ifPresent(file -> lines.addAll(digests(file)));
         step.how().ifPresent(how -> lines.addAll(doing(how)));
-        List<String> takes = Card.files(step, sheet);
-        if (!takes.isEmpty()) {
-            lines.add(new Line("Takes", String.join(", ", takes)));
+        Card.files(step, sheet).forEach(file -> lines.add(new Line("Takes", file.placed())));
+        if (step instanceof Step.Act act && !act.with().settings().isEmpty()) {
+            lines.add(new Line("Choose", act.with().settingsText()));
         }
         step.expected().forEach((fact, value) -> lines.add(new Line("Must read", fact.label() + ": " + value)));
         marks(step).ifPresent(marks -> lines.add(new Line("Stays for good", marks)));

@@ -1,6 +1,7 @@
 package org.mobrak.core.job;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -8,6 +9,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Gate;
+import org.mobrak.core.catalogue.Handling;
 import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.catalogue.KeyChord.Key;
 import org.mobrak.core.catalogue.PartitionClass;
@@ -16,6 +18,7 @@ import org.mobrak.core.catalogue.PhoneFamily;
 import org.mobrak.core.catalogue.PhoneFamily.ModeKeys;
 import org.mobrak.core.catalogue.RouteStep.Remedy;
 import org.mobrak.core.identity.Fact;
+import org.mobrak.core.identity.Facts;
 
 /**
  * Leads the phone from step to step: where the next one happens in another mode than the last one left the phone in, a step
@@ -23,8 +26,12 @@ import org.mobrak.core.identity.Fact;
  *
  * @param family of the phone; empty where no catalogue knows it
  * @param model of the phone
+ * @param noted the keys that a person has tried and noted, by the mode they lead into
  */
-record Passage(Optional<PhoneFamily> family, String model) {
+record Passage(Optional<PhoneFamily> family, String model, Map<String, KeyChord> noted) {
+    private static final Map<String, Fact> NOTED =
+            Map.of("recovery", Fact.RECOVERY_KEYS, "download", Fact.DOWNLOAD_KEYS, "flash-console", Fact.CONSOLE_KEYS);
+
     static final String OS = "os";
     private static final String OFF = "off";
     /** Where only a computer does anything. */
@@ -60,6 +67,13 @@ record Passage(Optional<PhoneFamily> family, String model) {
 
     private static final Remedy ELSEWHERE = new Remedy(
             "Another screen, or none", "Hold power for ten seconds until it is dark, and do this step once more.");
+
+    static Passage of(Optional<PhoneFamily> family, Facts facts) {
+        Map<String, KeyChord> noted = new HashMap<>();
+        NOTED.forEach(
+                (mode, fact) -> facts.value(fact).flatMap(KeyChord::read).ifPresent(keys -> noted.put(mode, keys)));
+        return new Passage(family, facts.value(Fact.MODEL).orElse(""), Map.copyOf(noted));
+    }
 
     /** All steps, with those between that lead there. */
     List<Step> through(List<Step> steps) {
@@ -100,14 +114,18 @@ record Passage(Optional<PhoneFamily> family, String model) {
             }
             String to = wanted.get();
             boolean turns = step.how().flatMap(Step.Doing::keys).isPresent() && to.equals(OS);
-            if (turns) {
+            if (step instanceof Step.Act act && act.with().byItself()) {
+                byItself(act, to);
+            } else if (turns) {
                 bring(to, step);
                 walked.add(told(step));
             } else if (isWay(step) && !(to.equals(mode) && to.equals(OS))) {
                 move(step, to);
             } else {
                 bring(to, step);
-                plug(to, step);
+                if (step instanceof Step.Act) {
+                    plug(to, step);
+                }
                 walked.add(told(withoutKeys(step)));
                 if (step instanceof Step.Act act && act.writes().contains(PartitionClass.RECOVERY)) {
                     rewrites = entry;
@@ -115,12 +133,33 @@ record Passage(Optional<PhoneFamily> family, String model) {
             }
         }
 
+        /** What was done before leads there; hands only wait for it. */
+        private void byItself(Step.Act step, String to) {
+            Step.Line line = step.line();
+            String words = Stream.of(Step.First.BY_ITSELF.words(), line.text())
+                    .filter(part -> !part.isEmpty())
+                    .collect(Collectors.joining(" "));
+            walked.add(new Step.Move(
+                    SheetWriter.line(line.route(), line.phase(), line.title(), words),
+                    step.doing()
+                            .withoutKeys()
+                            .remedied(step.doing().remedies().stream()
+                                    .map(Passage.this::withKeys)
+                                    .toList()),
+                    List.of(Step.First.BY_ITSELF),
+                    step.change(),
+                    step.noReturn()));
+            mode = to;
+        }
+
         /** Nothing is done in it but to go there; what is believed once one is there does not matter for that. */
         private boolean isWay(Step step) {
             if (!(step instanceof Step.Act act)) {
                 return false;
             }
-            boolean works = !act.writes().isEmpty() || act.change().wipes();
+            boolean works = !act.writes().isEmpty()
+                    || act.change().wipes()
+                    || !act.with().equals(Handling.NONE);
             boolean goes = act.doing().keys().isPresent()
                     || act.doing().mode().filter(mode::equals).isEmpty();
             return !works && goes && !isDone(act);
@@ -178,14 +217,14 @@ record Passage(Optional<PhoneFamily> family, String model) {
                     said.sign().or(() -> known.flatMap(ModeKeys::sign)),
                     said.normalMinutes(),
                     said.worryMinutes(),
-                    said.remedies().stream().map(Passage.this::withKeys).toList(),
+                    helps(said.remedies(), to),
                     said.by(),
                     said.or());
             boolean silent = held.isEmpty() && !needsNoKeys(to);
-            walked.add(new Step.Move(asking(way.line(), first, silent), doing, first, way.changes()));
+            walked.add(
+                    new Step.Move(asking(way.line(), first, silent), doing, first, way.changes(), way.hasNoReturn()));
             mode = to;
             entry = Optional.of(way.title());
-            plug(to, way);
         }
 
         /** How the mode is left that the phone is in. */
@@ -226,6 +265,12 @@ record Passage(Optional<PhoneFamily> family, String model) {
         }
     }
 
+    /** What the author says helps; where he says nothing, what always does. */
+    private List<Remedy> helps(List<Remedy> said, String to) {
+        List<Remedy> usual = List.of(to.equals(OS) ? LOOPS : ELSEWHERE);
+        return (said.isEmpty() ? usual : said).stream().map(this::withKeys).toList();
+    }
+
     private Remedy withKeys(Remedy remedy) {
         boolean leads = remedy.what().contains("recovery") && !remedy.what().contains("Keys into the recovery");
         return keysTo("recovery")
@@ -239,7 +284,7 @@ record Passage(Optional<PhoneFamily> family, String model) {
 
     private static Step with(Step step, Step.Doing doing) {
         if (step instanceof Step.Act act) {
-            return new Step.Act(act.line(), doing, act.writes(), act.noReturn(), act.change());
+            return new Step.Act(act.line(), doing, act.writes(), act.noReturn(), act.change(), act.with());
         }
         return step instanceof Step.Prove prove
                 ? new Step.Prove(prove.line(), doing, prove.rung(), prove.change(), prove.expects())
@@ -252,7 +297,9 @@ record Passage(Optional<PhoneFamily> family, String model) {
     }
 
     private Optional<ModeKeys> keysTo(String mode) {
-        return family.flatMap(known -> known.keys(model, mode));
+        return family.flatMap(known -> known.keys(model, mode))
+                .or(() -> Optional.ofNullable(noted.get(mode))
+                        .map(keys -> new ModeKeys(mode, keys, Optional.empty(), Optional.empty(), List.of())));
     }
 
     /** How it is switched off from where it is. */
@@ -270,7 +317,7 @@ record Passage(Optional<PhoneFamily> family, String model) {
     private static Step.Line asking(Step.Line line, List<Step.First> first, boolean unknown) {
         String before = first.stream().map(Step.First::words).collect(Collectors.joining(" "));
         String more = unknown
-                ? "Nobody has written down the keys of this phone. Usual are volume-up or volume-down held with power, on phones with a home key with that one too: try them, and note what they do."
+                ? "Nobody has written down the keys of this phone. Usual are volume-up or volume-down held with power, on phones with a home key with that one too: try them, and note under Readings what they do."
                 : "";
         String text = Stream.of(before, line.text(), more)
                 .filter(part -> !part.isEmpty())

@@ -45,7 +45,7 @@ final class RouteSteps {
         Step.Change change = new Step.Change(effects(step), forgets(step), wipes(step));
         return step.phase() == Phase.PROVE
                 ? new Step.Prove(line, doing, step.rung(), change)
-                : new Step.Act(line, doing, writes(step), step.noReturn(), change);
+                : new Step.Act(line, doing, writes(step), step.noReturn(), change, step.handling());
     }
 
     private List<RouteStep> working() {

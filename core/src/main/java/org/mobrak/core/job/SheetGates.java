@@ -10,6 +10,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Gate;
@@ -18,8 +19,10 @@ import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.RouteStep;
+import org.mobrak.core.fit.FitCheck;
 import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.fit.Truth;
+import org.mobrak.core.fit.Verdict;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.plan.BatteryNeed;
@@ -37,6 +40,9 @@ final class SheetGates {
     private static final Set<Fact> GOES_DOWN = Set.of(Fact.BATTERY_PERCENT);
 
     private final Map<Integer, List<Gate>> gates = new HashMap<>();
+    /** What is believed before each route of the plan. */
+    private final List<Facts> believed = new ArrayList<>();
+
     private final Plan plan;
     private final Catalogue catalogue;
 
@@ -48,6 +54,7 @@ final class SheetGates {
         boolean written = false;
         for (int i = 0; i < plan.routes().size(); i++) {
             Route route = plan.routes().get(i);
+            believed.add(here);
             List<Gate> before = new ArrayList<>(asked(route, facts, i));
             boolean firstWrite = route.writesPartitions() && !written;
             before.removeIf(gate -> isSure(gate, sure, route));
@@ -136,7 +143,7 @@ final class SheetGates {
                 // Copying is a step of its own, for each file that the route names.
                 .filter(gate -> gate.fact() != Fact.FILES_COPIED
                         || !namesFiles(plan.routes().get(route)))
-                .map(gate -> (Step) SheetWriter.ready(name, gate, phase, opener(gate)))
+                .map(gate -> (Step) SheetWriter.ready(name, gate, phase, opener(gate, believed.get(route))))
                 .toList();
     }
 
@@ -144,9 +151,14 @@ final class SheetGates {
         return route.work().files().stream().anyMatch(NeededFile::goesToPhone);
     }
 
-    /** How it is opened, where some housekeeping tells. */
-    private String opener(Gate gate) {
-        return catalogue.routes().stream()
+    /** How it is opened, where some housekeeping tells: as the plan does it, else in a way that this phone has. */
+    private String opener(Gate gate, Facts here) {
+        return Stream.concat(
+                        plan.routes().stream(),
+                        catalogue.routes().stream()
+                                .filter(route -> FitCheck.alone(catalogue, route, here, Optional.empty())
+                                                .verdict()
+                                        != Verdict.REFUSED))
                 .filter(Route::isHousekeeping)
                 .filter(route -> Optional.ofNullable(route.changes().effects().get(gate.fact()))
                         .filter(value -> GateJudge.holds(gate, value) == Truth.YES)

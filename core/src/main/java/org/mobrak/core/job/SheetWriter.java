@@ -1,8 +1,9 @@
 package org.mobrak.core.job;
 
 import java.util.ArrayList;
-import java.util.Collection;
+import java.util.Arrays;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -10,13 +11,13 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Gate;
 import org.mobrak.core.catalogue.KnownPhone;
 import org.mobrak.core.catalogue.Money;
-import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.catalogue.Route;
@@ -43,7 +44,7 @@ final class SheetWriter {
         this.gates = new SheetGates(plan, catalogue, facts);
         this.copies = new Copies(plan, facts);
         String model = facts.value(Fact.MODEL).orElse("");
-        this.passage = new Passage(catalogue.phone(model).map(KnownPhone::family), model);
+        this.passage = Passage.of(catalogue.phone(model).map(KnownPhone::family), facts);
         Facts here = facts;
         for (Route route : plan.routes()) {
             String care = FitCheck.alone(catalogue, route, here, Optional.empty()).clauses().stream()
@@ -71,8 +72,8 @@ final class SheetWriter {
     }
 
     private List<Step> gather() {
-        List<Step> steps = new ArrayList<>(tools());
-        steps.addAll(files());
+        List<Step> steps = new ArrayList<>(Fetches.tools(plan.routes()));
+        steps.addAll(Fetches.files(plan.routes()));
         working().forEach(route -> steps.addAll(own(route, Phase.GATHER)));
         return steps;
     }
@@ -80,15 +81,27 @@ final class SheetWriter {
     /** What makes the bench ready before anything is done, then what the routes want prepared, then the first gates. */
     private List<Step> prepare() {
         List<Step> steps = new ArrayList<>();
+        List<Step> inRecovery = new ArrayList<>();
+        Set<Fact> broughtThere = EnumSet.noneOf(Fact.class);
         for (int i = 0; i < plan.routes().size() && isHousekeepingUpTo(i); i++) {
-            steps.addAll(gates.before(i, Phase.PREPARE));
-            steps.addAll(own(plan.routes().get(i), Phase.PREPARE));
+            // What the system does is done while it runs; the recovery has its turn once, at the end.
+            boolean recovery = isInRecovery(plan.routes().get(i));
+            List<Step> turn = recovery ? inRecovery : steps;
+            turn.addAll(gates.before(i, Phase.PREPARE));
+            turn.addAll(own(plan.routes().get(i), Phase.PREPARE));
+            if (recovery) {
+                broughtThere.addAll(plan.routes().get(i).changes().effects().keySet());
+            }
         }
         List<Step> gates = firstWork()
                 .map(first -> this.gates.before(first, Phase.PREPARE))
                 .orElse(List.of());
+        Predicate<Step> there = gate ->
+                gate.gate().map(Gate::fact).filter(broughtThere::contains).isPresent();
         // Switches before what needs them, the cable before what goes through it, and at last what was only just so.
-        gates.stream().filter(gate -> !isLate(gate)).forEach(steps::add);
+        gates.stream()
+                .filter(gate -> !isLate(gate) && there.negate().test(gate))
+                .forEach(steps::add);
         List<Step> early = firstWork().map(copies::early).orElse(List.of());
         if (!early.isEmpty() || asksForABridge()) {
             steps.add(Passage.plug(plan.routes().get(firstWork().orElse(0)).name(), Phase.PREPARE));
@@ -97,8 +110,15 @@ final class SheetWriter {
         working().forEach(route -> own.addAll(own(route, Phase.PREPARE)));
         steps.addAll(firstOfEach(own));
         steps.addAll(early);
+        steps.addAll(inRecovery);
+        gates.stream().filter(there).forEach(steps::add);
         gates.stream().filter(SheetWriter::isLate).forEach(steps::add);
         return steps;
+    }
+
+    private static boolean isInRecovery(Route housekeeping) {
+        return housekeeping.steps().stream()
+                .anyMatch(step -> step.mode().filter("recovery"::equals).isPresent());
     }
 
     /** The model is compared and the battery read directly before the work, after all that takes its time. */
@@ -128,11 +148,15 @@ final class SheetWriter {
                 own(route, Phase.PREPARE)
                         .forEach(step -> steps.add(step.with(step.line().in(Phase.DO))));
             } else {
-                steps.addAll(copying(copies.late(i), minding(route, careful(route, own(route, Phase.DO)))));
-                steps.addAll(expecting(route, own(route, Phase.PROVE)));
+                steps.addAll(copying(copies.late(i), told(route, own(route, Phase.DO, Phase.PROVE))));
             }
         }
         return steps;
+    }
+
+    /** What is done and proved, each with what stands on no other page. */
+    private List<Step> told(Route route, List<Step> own) {
+        return expecting(route, paying(route, permitted(route, minding(route, careful(route, own)))));
     }
 
     /** What asks for care in the state the phone is in then is told with the first thing that is done. */
@@ -146,15 +170,56 @@ final class SheetWriter {
         return told;
     }
 
-    /** The first proof of a route says what must be read: what it has brought, and what must have stayed. */
-    private List<Step> expecting(Route route, List<Step> own) {
-        if (own.isEmpty() || !(own.get(0) instanceof Step.Prove first)) {
+    /** With which rights a program is started stands with the first thing that is done in it. */
+    private static List<Step> permitted(Route route, List<Step> own) {
+        String rights = route.work().tools().stream()
+                .filter(tool -> tool.rights().isPresent())
+                .map(tool -> "Start %s with the rights of an %s."
+                        .formatted(tool.name(), tool.rights().orElseThrow()))
+                .collect(Collectors.joining(" "));
+        Optional<Step> first = own.stream()
+                .filter(step -> step instanceof Step.Act act
+                        && act.doing().keys().isEmpty()
+                        && !act.with().byItself())
+                .findFirst();
+        if (rights.isEmpty() || first.isEmpty()) {
             return own;
         }
-        Map<Fact, String> expected = Expected.readable(
-                this.expected.getOrDefault(route, Map.of()), first.doing().mode());
-        List<Step> told = new ArrayList<>(own);
-        told.set(0, new Step.Prove(first.line(), first.doing(), first.rung(), first.change(), expected));
+        return own.stream()
+                .map(step -> step.equals(first.get()) ? saying(step, rights) : step)
+                .toList();
+    }
+
+    /** The price stands where it is paid, and not before what is free. */
+    private static List<Step> paying(Route route, List<Step> own) {
+        return own.stream()
+                .map(step -> route.costs()
+                        .money()
+                        .filter(any ->
+                                step instanceof Step.Act act && act.with().paid())
+                        .map(price -> saying(step, "It costs " + price.text() + "."))
+                        .orElse(step))
+                .toList();
+    }
+
+    /** Each proof says what must be read where it is made: what was brought about by then, and what must have stayed. */
+    private List<Step> expecting(Route route, List<Step> own) {
+        Map<Fact, String> after = new EnumMap<>(expected.getOrDefault(route, Map.of()));
+        Map<Fact, String> byThen = new EnumMap<>(Fact.class);
+        List<Step> told = new ArrayList<>();
+        for (int i = 0; i < own.size(); i++) {
+            Step step = own.get(i);
+            byThen.putAll(Expected.values(step.changes().effects()));
+            if (!(step instanceof Step.Prove proof)) {
+                told.add(step);
+                continue;
+            }
+            boolean last = own.subList(i, own.size()).stream().allMatch(Step.Prove.class::isInstance);
+            Map<Fact, String> here =
+                    Expected.readable(last ? after : byThen, proof.doing().mode());
+            (last ? after : byThen).keySet().removeAll(here.keySet());
+            told.add(new Step.Prove(proof.line(), proof.doing(), proof.rung(), proof.change(), here));
+        }
         return told;
     }
 
@@ -225,46 +290,16 @@ final class SheetWriter {
         return List.copyOf(first.values());
     }
 
-    private List<Step> own(Route route, Phase phase) {
+    private List<Step> own(Route route, Phase... phases) {
         // What is copied, and where to, is said file by file.
         if (route.isHousekeeping() && route.changes().effects().keySet().equals(Set.of(Fact.FILES_COPIED))) {
             return List.of();
         }
         RouteSteps steps = new RouteSteps(route);
         return route.steps().stream()
-                .filter(step -> step.phase() == phase)
+                .filter(step -> Arrays.asList(phases).contains(step.phase()))
                 .map(steps::step)
                 .toList();
-    }
-
-    /** A file that several routes ask for is fetched once. */
-    private Collection<Step> files() {
-        Map<NeededFile, Step> steps = new LinkedHashMap<>();
-        plan.routes()
-                .forEach(route -> route.work().files().forEach(file -> steps.putIfAbsent(file, fetch(route, file))));
-        return steps.values();
-    }
-
-    private static Step fetch(Route route, NeededFile file) {
-        String text = file.hasDigest()
-                ? "Put it on the computer and drop it on the page Files: it is held against the route’s checksum there, to the byte."
-                : "Put it on the computer and drop it on the page Files. The route names no checksum for it, so take it from one place only.";
-        return new Step.Fetch(
-                line(route.name(), Phase.GATHER, file.role() + ": " + file.name(), text), Optional.of(file));
-    }
-
-    /** A tool that several routes ask for in the same versions is fetched once. */
-    private Collection<Step> tools() {
-        Map<Route.NeededTool, Step> steps = new LinkedHashMap<>();
-        plan.routes()
-                .forEach(route -> route.work().tools().forEach(tool -> steps.putIfAbsent(tool, fetch(route, tool))));
-        return steps.values();
-    }
-
-    private static Step fetch(Route route, Route.NeededTool tool) {
-        String text = "Version: " + tool.versions() + ". Another version may call the same things by other names.";
-        String title = ("driver".equals(tool.kind()) ? "Driver: " : "Tool: ") + tool.name();
-        return new Step.Fetch(line(route.name(), Phase.GATHER, title, text), Optional.empty());
     }
 
     static Step.Ready ready(String route, Gate gate, Phase phase) {

@@ -15,6 +15,7 @@ import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Aftermath;
 import org.mobrak.core.catalogue.Gate;
 import org.mobrak.core.catalogue.Habit;
+import org.mobrak.core.catalogue.Handling;
 import org.mobrak.core.catalogue.Increase;
 import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.catalogue.NeededFile;
@@ -234,15 +235,16 @@ public sealed interface Step {
      *
      * @param doing the keys are missing where nobody has written them down
      * @param first what is done before the keys are held, in its order
+     * @param noReturn whether there is no way back once it has started there
      */
-    record Move(Line line, Doing doing, List<First> first, Change change) implements Step {
+    record Move(Line line, Doing doing, List<First> first, Change change, boolean noReturn) implements Step {
         public Move {
             first = List.copyOf(first);
         }
 
         @Override
         public Move with(Line other) {
-            return new Move(other, doing, first, change);
+            return new Move(other, doing, first, change, noReturn);
         }
     }
 
@@ -252,6 +254,7 @@ public sealed interface Step {
         SWITCH_OFF("Switch the phone off from its menu, and wait until the screen is dark."),
         FORCE_OFF("Hold power for ten seconds, until the screen is dark."),
         KEEP_RECOVERY("If it asks whether the maker's system may put its own recovery back, choose that it may not."),
+        BY_ITSELF("It goes there by itself: hold no key."),
         RESTART("Choose restart where the screen offers it; else hold power until it goes dark, and start it.");
 
         private final String words;
@@ -271,15 +274,24 @@ public sealed interface Step {
      *
      * @param writes the classes of partition it writes
      * @param noReturn whether there is no way back from it
+     * @param with what hands need besides
      */
-    record Act(Line line, Doing doing, List<PartitionClass> writes, boolean noReturn, Change change) implements Step {
+    record Act(Line line, Doing doing, List<PartitionClass> writes, boolean noReturn, Change change, Handling with)
+            implements Step {
         public Act {
             writes = List.copyOf(writes);
+            // Jobs that were begun before steps said what hands need have none.
+            with = with == null ? Handling.NONE : with;
+        }
+
+        /** With nothing to choose in a program, and all files that it may take. */
+        public Act(Line line, Doing doing, List<PartitionClass> writes, boolean noReturn, Change change) {
+            this(line, doing, writes, noReturn, change, Handling.NONE);
         }
 
         @Override
         public Act with(Line other) {
-            return new Act(other, doing, writes, noReturn, change);
+            return new Act(other, doing, writes, noReturn, change, with);
         }
     }
 
@@ -361,11 +373,12 @@ public sealed interface Step {
     private Step as(Otherwise other) {
         Line told = new Line(line().id(), line().phase(), line().route(), line().title(), other.text());
         if (this instanceof Act act) {
-            return new Act(told, act.doing().as(other), act.writes(), act.noReturn(), act.change());
+            return new Act(told, act.doing().as(other), act.writes(), act.noReturn(), act.change(), act.with());
         }
         if (this instanceof Move move) {
             boolean running = other.from().filter("os"::equals).isPresent();
-            return new Move(told, move.doing().as(other), running ? List.of() : move.first(), move.change());
+            return new Move(
+                    told, move.doing().as(other), running ? List.of() : move.first(), move.change(), move.noReturn());
         }
         return this instanceof Prove prove
                 ? new Prove(told, prove.doing().as(other), prove.rung(), prove.change(), prove.expects())
@@ -432,6 +445,6 @@ public sealed interface Step {
     /** Whether there is no way back from it. */
     @JsonIgnore
     default boolean hasNoReturn() {
-        return this instanceof Act act && act.noReturn();
+        return this instanceof Act act && act.noReturn() || this instanceof Move move && move.noReturn();
     }
 }

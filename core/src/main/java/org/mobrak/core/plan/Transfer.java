@@ -25,7 +25,8 @@ public final class Transfer {
         return minutes(bytes(route).orElse(0));
     }
 
-    static double minutes(long bytes) {
+    /** Minutes for so many bytes at {@link #USUAL}. */
+    public static double minutes(long bytes) {
         return bytes / (double) USUAL / SECONDS;
     }
 

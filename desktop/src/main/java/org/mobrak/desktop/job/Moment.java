@@ -5,8 +5,10 @@ import java.util.List;
 import java.util.Optional;
 import org.mobrak.app.Desk;
 import org.mobrak.core.catalogue.Habit;
+import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.identity.Facts;
+import org.mobrak.core.job.Card;
 import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.Step;
@@ -15,6 +17,7 @@ import org.mobrak.core.job.Step;
  * All that the card of a step shows; two that are equal look the same.
  *
  * @param shown the step as this person does it
+ * @param takes the files that are wanted for it
  * @param noted what was noted beside it, the latest last
  * @param ticked whether it is done
  * @param begun since when it is worked on
@@ -29,6 +32,7 @@ import org.mobrak.core.job.Step;
 record Moment(
         Step step,
         Step shown,
+        List<NeededFile> takes,
         List<String> noted,
         boolean ticked,
         Optional<Instant> begun,
@@ -47,6 +51,7 @@ record Moment(
         return new Moment(
                 step,
                 job.shown(step),
+                Card.files(step, job.sheet()),
                 job.state().noted().stream()
                         .flatMap(event -> beside(step, event).stream())
                         .toList(),

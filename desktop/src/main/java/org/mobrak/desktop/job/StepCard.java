@@ -1,5 +1,6 @@
 package org.mobrak.desktop.job;
 
+import java.util.Map;
 import java.util.Optional;
 import javafx.geometry.Orientation;
 import javafx.scene.Node;
@@ -17,6 +18,7 @@ import org.kordamp.ikonli.javafx.FontIcon;
 import org.mobrak.app.Session;
 import org.mobrak.core.fit.GateJudge;
 import org.mobrak.core.fit.Truth;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Step;
 import org.mobrak.desktop.parts.Drops;
 import org.mobrak.desktop.parts.Escape;
@@ -69,7 +71,9 @@ final class StepCard extends VBox {
 
     /** Whether it is something to be so, or a file that counts by its bytes. */
     private static boolean asksForSomething(Step step) {
-        return step.gate().isPresent() || step.file().isPresent();
+        return step.gate().isPresent()
+                || step.file().isPresent()
+                || !step.expected().isEmpty();
     }
 
     Moment moment() {
@@ -94,7 +98,11 @@ final class StepCard extends VBox {
                 getChildren().add(drawn);
             });
         }
-        moment.step().expected().forEach((fact, value) -> row("Must read", fact.label() + ": " + value));
+        moment.takes().forEach(file -> row("Takes", file.placed()));
+        if (moment.step() instanceof Step.Act act && !act.with().settings().isEmpty()) {
+            row("Choose", act.with().settingsText());
+        }
+        reading();
         how.sign().ifPresent(sign -> {
             row("You should see", sign);
             getChildren().get(getChildren().size() - 1).getStyleClass().add("step-sign");
@@ -104,6 +112,32 @@ final class StepCard extends VBox {
             waiting = Optional.of(bar);
             getChildren().add(bar);
         });
+    }
+
+    /** What must be read; “Done” notes it as read, and what reads otherwise is typed in. */
+    private void reading() {
+        Map<Fact, String> expected = moment.step().expected();
+        if (expected.isEmpty()) {
+            return;
+        }
+        expected.forEach((fact, value) -> row("Must read", fact.label() + ": " + value));
+        if (moment.ticked()) {
+            return;
+        }
+        VBox fields = new VBox();
+        fields.getStyleClass().add("readings-otherwise");
+        expected.keySet()
+                .forEach(fact -> fields.getChildren()
+                        .add(new TypedValue("reads-" + fact.key(), fact, session.readings()::takeTyped)));
+        fields.setVisible(moment.objection().isPresent() && moment.mayPass());
+        fields.managedProperty().bind(fields.visibleProperty());
+        Hyperlink otherwise = new Hyperlink("One of them reads something else …");
+        otherwise.setId("reads-otherwise");
+        otherwise.setOnAction(press -> {
+            fields.setVisible(true);
+            fields.getChildren().get(0).requestFocus();
+        });
+        getChildren().addAll(otherwise, fields);
     }
 
     private static String words(String mode) {

@@ -236,10 +236,14 @@ final class Person implements AutoCloseable {
 
     /** Scrolls the page until something can be clicked. */
     void scrollTo(String id) throws Exception {
-        for (int turn = 0;
-                turn < 2 * FAR && all().noneMatch(seen -> seen.id().equals(id) && seen.height() > 12);
-                turn++) {
-            Seen place = all().filter(seen -> seen.id().equals("page-place"))
+        for (int turn = 0; turn < 2 * FAR; turn++) {
+            // A page that still moves runs past what was seen on it.
+            List<Seen> now = standingStill();
+            if (now.stream().anyMatch(seen -> seen.id().equals(id) && seen.height() > 12)) {
+                return;
+            }
+            Seen place = now.stream()
+                    .filter(seen -> seen.id().equals("page-place"))
                     .findFirst()
                     .orElseThrow();
             hand(
@@ -250,6 +254,17 @@ final class Person implements AutoCloseable {
                     "click",
                     turn < FAR ? "5" : "4");
         }
+    }
+
+    /** Everything that is seen, once it has not moved from one look to the next ones. */
+    private List<Seen> standingStill() throws InterruptedException {
+        List<List<Seen>> looks = new ArrayList<>();
+        until("nothing moves", () -> {
+            looks.add(all().toList());
+            int last = looks.size() - 1;
+            return last >= STILL && looks.subList(last - STILL, last).stream().allMatch(looks.get(last)::equals);
+        });
+        return looks.get(looks.size() - 1);
     }
 
     /** Turns the wheel over a part of the page until it shows its beginning. */

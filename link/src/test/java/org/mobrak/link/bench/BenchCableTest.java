@@ -158,6 +158,7 @@ class BenchCableTest {
                 Optional.of(where),
                 Optional.empty(),
                 Optional.empty(),
+                Optional.empty(),
                 Map.of());
         return MadeFiles.of(wanted, device);
     }

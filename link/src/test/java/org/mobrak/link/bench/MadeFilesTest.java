@@ -48,6 +48,7 @@ class MadeFilesTest {
                 Optional.of(where).filter(one -> one != PartitionClass.APP),
                 Optional.empty(),
                 none,
+                none,
                 Map.of(Fact.KERNEL_RELEASE, "3.4.5-made"));
     }
 

@@ -43,6 +43,7 @@ final class RouteChecks {
         checks.holes(holes);
         checks.files();
         checks.steps();
+        new HandChecks(entry.value(), checks.faults).check();
         return checks.faults.all();
     }
 
@@ -53,6 +54,7 @@ final class RouteChecks {
         new ChangeChecks(entry.value(), checks.faults).check();
         checks.files();
         checks.steps();
+        new HandChecks(entry.value(), checks.faults).check();
         return checks.faults.all();
     }
 
