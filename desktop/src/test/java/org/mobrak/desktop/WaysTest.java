@@ -150,7 +150,8 @@ class WaysTest {
         desktop.assertShows("Bootloader lock locked → unlocked");
         desktop.robot().clickOn("#limit-data");
         desktop.rest();
-        desktop.assertShows("Limit “no data loss”: “Unlock the Meadow” wipes the data.");
+        desktop.assertShows(
+                "Limit “no data loss”: “Unlock the Meadow” and “Touch recovery for the Meadow” wipe the data.");
         lay("VM-P70");
         desktop.assertShows("No plan leads there yet.");
         desktop.assertShows("It takes for granted");

@@ -92,20 +92,20 @@ public record Limits(
     List<String> broken(Way way, Facts facts) {
         List<String> broken = new ArrayList<>();
         if (noDataLoss) {
-            naming(way, route -> route.changes().wipesData())
-                    .ifPresent(who -> broken.add("Limit “no data loss”: " + who + " wipes the data."));
+            naming(way, route -> route.changes().wipesData(), "wipes", "wipe")
+                    .ifPresent(who -> broken.add("Limit “no data loss”: " + who + " the data."));
         }
         if (noMarks && !way.cost().marks().isEmpty()) {
             broken.add("Limit “no permanent marks”: it would leave for good: "
                     + String.join(", ", way.cost().marks()) + ".");
         }
         if (noBlownFuse) {
-            naming(way, route -> fuse(route, facts).isPresent())
-                    .ifPresent(who -> broken.add("Limit “no blown fuse”: " + who + " blows the warranty fuse."));
+            naming(way, route -> fuse(route, facts).isPresent(), "blows", "blow")
+                    .ifPresent(who -> broken.add("Limit “no blown fuse”: " + who + " the warranty fuse."));
         }
         if (noMoney && way.cost().money() > 0) {
-            naming(way, route -> Cost.of(route, facts).money() > 0)
-                    .ifPresent(who -> broken.add("Limit “no money”: " + who + " costs money."));
+            naming(way, route -> Cost.of(route, facts).money() > 0, "costs", "cost")
+                    .ifPresent(who -> broken.add("Limit “no money”: " + who + " money."));
         }
         if (way.cost().minutes() > minutes.orElse(Double.MAX_VALUE)) {
             broken.add(String.format(
@@ -117,12 +117,15 @@ public record Limits(
         return broken;
     }
 
-    private static Optional<String> naming(Way way, Predicate<Route> breaks) {
+    /** Who breaks it, with what one of them does, or several do. */
+    private static Optional<String> naming(Way way, Predicate<Route> breaks, String does, String several) {
         List<String> names = way.routes().stream()
                 .filter(breaks)
                 .map(route -> "“" + route.name() + "”")
                 .distinct()
                 .toList();
-        return names.isEmpty() ? Optional.empty() : Optional.of(String.join(" and ", names));
+        return names.isEmpty()
+                ? Optional.empty()
+                : Optional.of(String.join(" and ", names) + " " + (names.size() == 1 ? does : several));
     }
 }
