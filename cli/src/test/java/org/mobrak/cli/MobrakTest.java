@@ -408,6 +408,36 @@ class MobrakTest {
         assertThat(plan.json().at("/plans")).hasSize(1);
     }
 
+    /** A catalogue from before keys belonged to the phone: what its routes agree on moves, what they do not is told. */
+    @Test
+    void bringsKeysFromRoutesToTheirPhones() throws IOException {
+        Path copy = folder.resolve("old");
+        copyOfShipped(copy);
+        Path phone = copy.resolve("phones/orvane-lantern-2.yaml");
+        String now = Files.readString(phone);
+        Files.writeString(phone, now.replaceFirst("(?s)keys:\n.*?partitions:", "partitions:"));
+        Path route = copy.resolve("routes/lantern2-recovery-package.yaml");
+        Outcome would = run("", "catalogue", "upgrade", copy.toString(), "--dry-run", "--json");
+        assertThat(would.json()
+                        .at("/moved")
+                        .path("phones/orvane-lantern-2.yaml")
+                        .get(0)
+                        .asText())
+                .isEqualTo(
+                        "  - {mode: download, keys: \"hold volume-down + home + power until the warning; press volume-up\","
+                                + " models: [OV-L210, OV-L210F, OV-L215]}");
+        assertThat(Files.readString(phone)).doesNotContain("keys:");
+        Files.writeString(
+                route,
+                Files.readString(route).replaceFirst("volume-down \\+ home \\+ power until", "home + power until"));
+        Outcome done = run("", "catalogue", "upgrade", copy.toString());
+        assertThat(done.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
+        assertThat(done.out())
+                .contains("has gained", "models: [OV-L215]", "Left to you: OV-L210F: its routes tell 2 chords");
+        assertThat(run("", "catalogue", "check", copy.toString()).out()).contains("0 faults");
+        assertThat(Files.readString(phone)).startsWith(now.substring(0, now.indexOf("keys:")));
+    }
+
     private static void copyOfShipped(Path copy) throws IOException {
         PathUtils.copyDirectory(HOME.resolve("catalogue"), copy);
         PathUtils.copyDirectory(HOME.resolve("demo/catalogue"), copy);

@@ -1,21 +1,28 @@
 package org.mobrak.core.job;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 import static org.mobrak.core.Sample.NOW;
 import static org.mobrak.core.Sample.facts;
 import static org.mobrak.core.Sample.route;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.Gate;
+import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
+import org.mobrak.core.identity.Ledger;
+import org.mobrak.core.identity.Origin;
+import org.mobrak.core.identity.Reading;
 import org.mobrak.core.plan.Cost;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
@@ -126,6 +133,74 @@ class JobTest {
                 .asking(new Demand(new Gate(Fact.CABLE, List.of("data"), Optional.empty(), "why"), "a file"));
         assertThat(more.of(Phase.PREPARE)).extracting(Step::id).endsWith("prepare-3");
         assertThat(more.of(Phase.DO)).isEqualTo(job.sheet().of(Phase.DO));
+    }
+
+    /** Whoever ticks a proof has read its values; one that reads otherwise stops what comes after. */
+    @Test
+    void aProofNotesWhatMustBeReadAndStopsWhereItReadsOtherwise() {
+        Route kernel = route("kernel")
+                .writing(PartitionClass.KERNEL)
+                .step(Phase.DO, "write it")
+                .step(Phase.PROVE, "look")
+                .making(Fact.KERNEL_RELEASE, "3.4-new");
+        Facts before = facts("kernelRelease=3.4-old", "baseband=R1", "buildNumber=B7");
+        Plan plan = new Plan(Goal.ROOT, List.of(kernel), new Cost(Set.of(), false, 0, 0, 0, 0, 0));
+        RunSheet sheet = RunSheet.of(plan, new Catalogue(List.of(), List.of(kernel)), before);
+        Job job = new Job(1, 1, JobPlan.unknown(), sheet, NOW, List.of());
+        Step look = sheet.of(Phase.PROVE).get(0);
+        assertThat(look.expected())
+                .containsExactlyInAnyOrderEntriesOf(
+                        Map.of(Fact.KERNEL_RELEASE, "3.4-new", Fact.BASEBAND, "R1", Fact.BUILD_NUMBER, "B7"));
+        for (Step step : sheet.steps()) {
+            if (!step.equals(look)) {
+                job = job.with(List.of(new Event.Ticked(NOW, step.id())));
+            }
+        }
+        Job done = job.with(job.ticking(look, before, NOW.plusSeconds(9)));
+        assertThat(done.readings())
+                .extracting(Reading::fact, Reading::value)
+                .contains(tuple(Fact.BASEBAND, "R1"), tuple(Fact.KERNEL_RELEASE, "3.4-new"));
+        Reading other = new Reading(Fact.BASEBAND, "R2", new Origin.Typed(), NOW.plusSeconds(5));
+        assertThat(job.objectionToTick(look, before)).isEmpty();
+        assertThat(job.objectionToTick(look, new Ledger(List.of(other)).facts()))
+                .hasValueSatisfying(why -> assertThat(why).contains("Baseband must read R1 and reads R2"));
+        assertThat(job.objectionToOverride(look)).as("with a reason").isEmpty();
+    }
+
+    /** Keys that somebody has tried lead where no file of a phone says which. */
+    @Test
+    void keysThatWereNotedStandOnTheSheet() {
+        Route pack = route("package").step(Phase.DO, "install it").making(Fact.ROOT, "permanent");
+        RunSheet silent = bringing(pack, facts("model=XX-1"));
+        RunSheet noted = bringing(pack, facts("model=XX-1", "recoveryKeys=hold volume-up + power until the logo"));
+        assertThat(silent.steps().get(1).how().flatMap(Step.Doing::keys)).isEmpty();
+        assertThat(silent.steps().get(1).text()).contains("Nobody has written down the keys", "note under Readings");
+        assertThat(noted.steps().get(1).how().flatMap(Step.Doing::keys).map(KeyChord::text))
+                .contains("hold volume-up + power until the logo");
+        assertThat(bringing(pack, facts("model=XX-1", "recoveryKeys=both of them"))
+                        .steps()
+                        .get(1)
+                        .how()
+                        .flatMap(Step.Doing::keys))
+                .as("what cannot be read as keys is none")
+                .isEmpty();
+    }
+
+    private static RunSheet bringing(Route route, Facts facts) {
+        Step.Line line = SheetWriter.line(route.name(), Phase.DO, "install it", "install it");
+        Step.Doing inRecovery = new Step.Doing(
+                Optional.empty(),
+                Optional.of("recovery"),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                List.of());
+        Step work = new Step.Act(line, inRecovery, List.of(PartitionClass.SYSTEM), false, Step.Change.none());
+        List<Step> steps = new ArrayList<>(List.of(Passage.plug(route.name(), Phase.PREPARE)));
+        steps.add(work);
+        return new RunSheet(
+                "", Passage.of(Optional.empty(), facts).through(steps), Set.of(), Optional.empty(), Optional.empty());
     }
 
     private static Job job() {
