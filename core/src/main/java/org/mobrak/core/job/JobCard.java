@@ -71,13 +71,16 @@ public record JobCard(String phone, RunSheet sheet, LocalDate day) {
     private Box box(Step step, int number) {
         List<Line> lines = new ArrayList<>();
         step.file().ifPresent(file -> lines.addAll(digests(file)));
+        // In the order in which hands need it: what to do, what it leaves, what is seen, what helps.
         step.how().ifPresent(how -> lines.addAll(doing(how)));
         Card.files(step, sheet).forEach(file -> lines.add(new Line("Takes", file.placed())));
         if (step instanceof Step.Act act && !act.with().settings().isEmpty()) {
             lines.add(new Line("Choose", act.with().settingsText()));
         }
-        step.expected().forEach((fact, value) -> lines.add(new Line("Must read", fact.label() + ": " + value)));
         marks(step).ifPresent(marks -> lines.add(new Line("Stays for good", marks)));
+        step.how().flatMap(Step.Doing::sign).ifPresent(sign -> lines.add(new Line("You should see", sign)));
+        step.expected().forEach((fact, value) -> lines.add(new Line("Must read", fact.label() + ": " + value)));
+        step.how().ifPresent(how -> lines.addAll(waiting(how)));
         return new Box(
                 String.valueOf(number),
                 step.title(),
@@ -114,9 +117,13 @@ public record JobCard(String phone, RunSheet sheet, LocalDate day) {
                 .ifPresent(
                         mode -> lines.add(new Line("Mode", mode.equals("os") ? "started up" : mode.replace('-', ' '))));
         how.keys().ifPresent(keys -> lines.add(new Line("Keys", keys.text())));
-        how.sign().ifPresent(sign -> lines.add(new Line("You should see", sign)));
-        how.normalMinutes().ifPresent(normal -> lines.add(new Line("Wait", waiting(normal, how))));
         how.or().forEach(other -> lines.add(new Line("Or " + other.by().label(), other.text())));
+        return lines;
+    }
+
+    private static List<Line> waiting(Step.Doing how) {
+        List<Line> lines = new ArrayList<>();
+        how.normalMinutes().ifPresent(normal -> lines.add(new Line("Wait", waiting(normal, how))));
         how.remedies().forEach(remedy -> lines.add(new Line("If: " + remedy.seen(), remedy.what())));
         return lines;
     }

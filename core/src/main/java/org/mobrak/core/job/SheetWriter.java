@@ -186,7 +186,7 @@ final class SheetWriter {
             return own;
         }
         return own.stream()
-                .map(step -> step.equals(first.get()) ? saying(step, rights) : step)
+                .map(step -> step.equals(first.get()) ? sayingFirst(step, rights) : step)
                 .toList();
     }
 
@@ -251,6 +251,11 @@ final class SheetWriter {
         return own.stream()
                 .map(step -> step.equals(writing.get()) ? saying(step, "Mind: " + hazards) : step)
                 .toList();
+    }
+
+    private static Step sayingFirst(Step step, String before) {
+        Step.Line line = step.line();
+        return step.with(line(line.route(), line.phase(), line.title(), before + " " + line.text()));
     }
 
     private static Step saying(Step step, String more) {
