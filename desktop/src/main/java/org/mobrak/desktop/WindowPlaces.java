@@ -54,16 +54,27 @@ final class WindowPlaces {
         void give(Stage stage, Runnable settled) {
             stage.setMinWidth(width);
             stage.setMinHeight(height);
-            stage.setX(x);
-            stage.setY(y);
-            stage.setWidth(width);
-            stage.setHeight(height);
-            stage.setMaximized(maximised);
+            move(stage);
             stage.setOnShown(shown -> Drawn.after(SETTLED, () -> {
                 stage.setMinWidth(Math.min(LEAST_WIDTH, width));
                 stage.setMinHeight(Math.min(LEAST_HEIGHT, height));
                 settled.run();
+                // Only a window that has its size knows what to go back to when it is made smaller again.
+                stage.setMaximized(maximised);
             }));
+        }
+
+        /** Moves a window here, in this size. */
+        void move(Stage stage) {
+            stage.setX(x);
+            stage.setY(y);
+            stage.setWidth(width);
+            stage.setHeight(height);
+        }
+
+        /** The same place, as large as the screen or not. */
+        Place maximised(boolean now) {
+            return new Place(x, y, width, height, now);
         }
 
         /** Where it was not moved from where it came up, what was asked for holds: a frame shifts it by a little each time. */
@@ -136,13 +147,19 @@ final class WindowPlaces {
         Place asked = place(remembered(screens()), workAreas());
         AtomicReference<Place> cameUp = new AtomicReference<>(asked);
         asked.give(stage, () -> cameUp.set(Place.of(stage)));
-        stage.setOnHiding(hiding -> keep(Place.of(stage).withoutShift(asked, Objects.requireNonNull(cameUp.get()))));
+        SizeBefore size = SizeBefore.of(stage, asked);
+        stage.setOnHiding(hiding -> {
+            Place now = stage.isMaximized() ? size.place().maximised(true) : Place.of(stage);
+            remember(screens(), now.withoutShift(asked, Objects.requireNonNull(cameUp.get())));
+        });
     }
 
     /** Keeps in mind where a window stands. */
     void keep(Place now) {
         String screens = screens();
-        remember(screens, now, place(remembered(screens), workAreas()));
+        // One that is as large as the screen keeps the size that it came up with.
+        Place begun = place(remembered(screens), workAreas());
+        remember(screens, now.maximised() ? begun.maximised(true) : now);
     }
 
     /** What a window may take of each screen, the first one first. */
@@ -150,9 +167,7 @@ final class WindowPlaces {
         return Screen.getScreens().stream().map(Screen::getVisualBounds).toList();
     }
 
-    /** A maximised window is put back to the size that it had before. */
-    private void remember(String screens, Place now, Place begun) {
-        Place kept = now.maximised() ? new Place(begun.x(), begun.y(), begun.width(), begun.height(), true) : now;
+    private void remember(String screens, Place kept) {
         try {
             Properties all = read();
             all.setProperty(screens, kept.written());

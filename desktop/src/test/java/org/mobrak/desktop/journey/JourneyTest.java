@@ -374,6 +374,14 @@ class JourneyTest {
         person.reads("Three ways to begin");
         person.until("as it was", () -> Math.abs(person.window().width() - before.width()) < 3);
         assertThat(person.window().height()).isCloseTo(before.height(), within(3.0));
+        person.doubleClickTitle();
+        person.until("as large as the screen", () -> person.window().width() > 1270);
+        person.closeWindow();
+        person.start("open", own);
+        person.reads("Three ways to begin");
+        person.until("as large again", () -> person.window().width() > 1270);
+        person.doubleClickTitle();
+        person.until("as it was before", () -> Math.abs(person.window().width() - before.width()) < 3);
         person.closeWindow();
         Path file = Files.writeString(top.resolve("no-folder"), "a file");
         person.start("open", file.toString());

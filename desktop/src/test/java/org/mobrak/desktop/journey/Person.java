@@ -223,6 +223,23 @@ final class Person implements AutoCloseable {
         hand("xdotool", "getactivewindow", "windowsize", String.valueOf(width), String.valueOf(height));
     }
 
+    /** Makes the window as large as the screen, or as it was. */
+    void doubleClickTitle() throws Exception {
+        standingStill();
+        Seen window = window();
+        hand(
+                "xdotool",
+                "mousemove",
+                String.valueOf(Math.round(window.x() + window.width() / 2)),
+                String.valueOf(Math.round(window.y() + 9)),
+                "click",
+                "--repeat",
+                "2",
+                "--delay",
+                "80",
+                "1");
+    }
+
     void layout(String name) throws Exception {
         hand("setxkbmap", name);
     }
