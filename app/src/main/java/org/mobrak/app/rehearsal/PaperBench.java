@@ -2,14 +2,11 @@ package org.mobrak.app.rehearsal;
 
 import java.io.IOException;
 import java.util.EnumSet;
-import java.util.HashMap;
 import java.util.HashSet;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.mobrak.core.catalogue.Gate;
-import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.Phase;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.GateJudge;
@@ -17,9 +14,7 @@ import org.mobrak.core.fit.Truth;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Card;
 import org.mobrak.core.job.Step;
-import org.mobrak.core.job.Step.Place;
 import org.mobrak.link.Mode;
-import org.mobrak.link.bench.Cable;
 import org.mobrak.link.bench.Stimulus;
 
 /**
@@ -42,18 +37,14 @@ final class PaperBench {
             EnumSet.of(Fact.UNKNOWN_SOURCES, Fact.OEM_UNLOCK, Fact.INTERNET, Fact.CARD);
 
     private final Setting setting;
-    private final Fetching fetching;
     private final Diary diary;
     private final Hands hands;
     private final StepWork tools;
-    private final Map<String, NeededFile> files = new HashMap<>();
-    private final Map<String, BenchFiles.Fetched> onComputer = new HashMap<>();
-    private final Map<Place, Set<String>> onPhone = new HashMap<>();
+    private final PaperFiles files;
+    private final PaperCable cable;
     /** The boxes whose work went. */
     private final Set<String> done = new HashSet<>();
 
-    private Cable atHand;
-    private boolean letIn;
     /** Whether the program that wrote last leaves the phone as it is. */
     private boolean stays;
     /** Whether data went that the plan had promised to leave. */
@@ -63,13 +54,11 @@ final class PaperBench {
 
     PaperBench(Setting setting, Hands hands, StepWork tools, BenchFiles files, Diary diary) {
         this.setting = setting;
-        this.fetching = new Fetching(setting, files);
         this.diary = diary;
         this.hands = hands;
         this.tools = tools;
-        setting.sheet().steps().forEach(step -> step.file().ifPresent(file -> this.files.put(file.name(), file)));
-        this.atHand = hands.state().wire().cable() == Cable.FACTORY ? Cable.FACTORY : Cable.DATA;
-        hands.does(new Stimulus.Plug(Cable.NONE));
+        this.files = new PaperFiles(setting.sheet(), hands, new Fetching(setting, files));
+        this.cable = new PaperCable(hands);
     }
 
     /** What the card lacked at the last order; empty where it went on. */
@@ -107,12 +96,12 @@ final class PaperBench {
     void helpPast(Step box) {
         box.gate().ifPresent(gate -> tools.arrange(gate.fact(), gate.is(), gate.atLeast()));
         if (box instanceof Step.Copy copy) {
-            onPhone(copy.to()).add(copy.what().name());
+            files.copied(copy.what().name(), copy.to());
         }
         box.how().flatMap(Step.Doing::mode).flatMap(Mode::ofWord).ifPresent(hands::bringTo);
         if (box instanceof Step.Act act && tools.works(box)) {
-            hands.does(new Stimulus.Plug(atHand));
-            hands.does(new Stimulus.Work(tools.task(act, onComputer, Set.of(), Person.CAREFUL)));
+            cable.plugIn();
+            hands.does(new Stimulus.Work(tools.task(act, files.all(), Set.of(), Person.CAREFUL)));
         }
         done.add(box.id());
         lack = Optional.empty();
@@ -121,14 +110,15 @@ final class PaperBench {
     /** Does one order; gives whether it went. */
     boolean order(Card.Order order, Card.Entry entry, Step box, Set<Fault> now) throws IOException {
         if (order instanceof Card.Lay lay) {
-            return lay(lay, box, now);
+            files.lay(lay.what(), tools.route(box), now);
+            return true;
         }
         if (order instanceof Card.Put put) {
-            return put(put, entry);
+            return isWhole(entry, files.put(put));
         }
         if (order instanceof Card.PlugIn) {
-            hands.does(new Stimulus.Plug(atHand));
-            noteKey(Optional.of(entry.text()));
+            cable.plugIn();
+            cable.note(entry.text());
             return true;
         }
         if (order instanceof Card.Before before) {
@@ -159,46 +149,6 @@ final class PaperBench {
         }
     }
 
-    /** The one that lies beside the phone; it goes in where the card says so, and not before. */
-    private boolean lies(Gate gate) {
-        return gate.is().contains(atHand == Cable.FACTORY ? "factory" : "data");
-    }
-
-    private boolean lay(Card.Lay lay, Step box, Set<Fault> now) throws IOException {
-        NeededFile wanted = files.get(lay.what());
-        if (wanted != null) {
-            Fetching.Taken taken = fetching.take(wanted, tools.route(box), now);
-            // A checksum that the card prints is compared; without one nobody sees that it is another file.
-            onComputer.put(lay.what(), wanted.hasDigest() ? taken.right() : taken.came());
-        }
-        return true;
-    }
-
-    private boolean put(Card.Put put, Card.Entry entry) {
-        if (!onComputer.containsKey(put.file())) {
-            lacks(entry, Stuck.Kind.NO_FILE, "Where " + put.file() + " comes from.");
-            return false;
-        }
-        boolean card = put.to() == Place.CARD
-                && hands.state().inside().facts().getOrDefault(Fact.CARD, "no").equals("yes");
-        boolean open = hands.state().mode() == Mode.OS || hands.state().mode() == Mode.RECOVERY;
-        if (put.to() == Place.CARD && !card) {
-            lacks(entry, Stuck.Kind.NO_COPY, "There is no card in it.");
-            return false;
-        }
-        if (!(open && hands.state().hasPort())) {
-            lacks(entry, Stuck.Kind.NO_CABLE, "How the computer reaches the phone for copying.");
-            return false;
-        }
-        onPhone(put.to()).add(put.file());
-        hands.does(new Stimulus.Arrange(Map.of(Fact.FILES_COPIED, "yes")));
-        return true;
-    }
-
-    private Set<String> onPhone(Place place) {
-        return onPhone.computeIfAbsent(place, none -> new HashSet<>());
-    }
-
     private void hold(Card.Hold hold, Step box, Set<Fault> now) {
         boolean restarts =
                 box.how().flatMap(Step.Doing::mode).filter("os"::equals).isPresent()
@@ -209,7 +159,7 @@ final class PaperBench {
         }
         hands.hold(hold.keys(), now.contains(Fault.KEYS_WRONG));
         if (hold.keys().isEndedByTheCable()) {
-            hands.does(new Stimulus.Plug(atHand));
+            cable.plugIn();
         }
     }
 
@@ -222,7 +172,7 @@ final class PaperBench {
         }
         if (holds(gate)) {
             note("seen", IT_IS_SO);
-            noteKey(compare.opener());
+            compare.opener().ifPresent(cable::note);
             return true;
         }
         if (compare.opener().isEmpty()) {
@@ -237,38 +187,18 @@ final class PaperBench {
             return false;
         }
         if (gate.fact() == Fact.CABLE) {
-            atHand = gate.is().contains("data") ? Cable.DATA : Cable.FACTORY;
+            cable.fetch(gate);
         } else {
             tools.arrange(gate.fact(), gate.is(), gate.atLeast());
         }
-        noteKey(compare.opener());
+        compare.opener().ifPresent(cable::note);
         return holds(gate);
     }
 
     private boolean holds(Gate gate) {
         return gate.fact() == Fact.CABLE
-                ? lies(gate)
+                ? cable.suits(gate)
                 : GateJudge.result(gate, setting.facts(hands.state().facts())) == Truth.YES;
-    }
-
-    /** The computer's key is asked for, and accepted, only with debugging on and the cable in. */
-    private void noteKey(Optional<String> words) {
-        boolean told = words.map(one -> one.toLowerCase(Locale.ROOT))
-                .filter(PaperBench::accepts)
-                .isPresent();
-        if (told && isBridged()) {
-            letIn = true;
-        }
-    }
-
-    private boolean isBridged() {
-        return hands.state().mode() == Mode.OS
-                && hands.state().hasPort()
-                && "on".equals(hands.state().facts().get(Fact.USB_DEBUGGING));
-    }
-
-    private static boolean accepts(String words) {
-        return words.contains("accept") && words.contains("key");
     }
 
     private boolean work(Card.Work work, Card.Entry entry, Step box, Set<Fault> now) {
@@ -282,16 +212,16 @@ final class PaperBench {
                             + wanted.get().screen() + ".");
             return false;
         }
-        String words = (entry.title() + " " + entry.text()).toLowerCase(Locale.ROOT);
-        if (accepts(words)) {
-            if (!isBridged()) {
+        String words = entry.title() + " " + entry.text();
+        if (PaperCable.isAboutTheKey(words)) {
+            if (!cable.isBridged()) {
                 lacks(
                         entry,
                         Stuck.Kind.ORDER,
                         "The phone asks for the computer's key only with debugging on and the cable in.");
                 return false;
             }
-            letIn = true;
+            cable.note(words);
         }
         if (entry.phase() == Phase.PROVE && wanted.isEmpty() && here != Mode.OS) {
             lacks(entry, Stuck.Kind.NO_MODE, "How the phone gets from " + here.screen() + " to its system.");
@@ -301,7 +231,8 @@ final class PaperBench {
             return reads(work);
         }
         if (tools.isHousekeeping(box)) {
-            return keepsHouse(box);
+            // Seen to at the bench.
+            return cable.around(() -> tools.keepHouse(box));
         }
         boolean works = tools.works(box);
         if (!works && work.files().isEmpty()) {
@@ -315,18 +246,6 @@ final class PaperBench {
         boolean went = lacksNothing(work, entry, box) && (works ? use(work, box, now) : passes(box));
         if (went) {
             done.add(box.id());
-        }
-        return went;
-    }
-
-    /** A cable that is fetched lies beside the phone; it does not go in by that. */
-    private boolean keepsHouse(Step box) {
-        Cable before = hands.state().wire().cable();
-        boolean went = tools.keepHouse(box);
-        Cable now = hands.state().wire().cable();
-        if (now != before) {
-            atHand = now;
-            hands.does(new Stimulus.Plug(before));
         }
         return went;
     }
@@ -360,72 +279,35 @@ final class PaperBench {
     }
 
     private boolean lacksNothing(Card.Work work, Card.Entry entry, Step box) {
-        Route route = tools.route(box);
-        boolean recovery = work.mode().filter("recovery"::equals).isPresent();
-        boolean computer = work.mode()
-                .filter(mode -> mode.equals("download") || mode.equals("flash-console"))
-                .isPresent();
+        return isWhole(entry, lacking(work, tools.route(box)));
+    }
+
+    /** Whether the card lacks nothing; else the hand is stuck there. */
+    private boolean isWhole(Card.Entry entry, Optional<Lack> lacking) {
+        lacking.ifPresent(one -> lacks(entry, one.kind(), one.missing()));
+        return lacking.isEmpty();
+    }
+
+    private Optional<Lack> lacking(Card.Work work, Route route) {
+        String mode = work.mode().orElse("");
+        boolean computer = mode.equals("download") || mode.equals("flash-console");
         boolean bridge = !computer && route.work().gates().stream().anyMatch(PaperBench::asksForABridge);
-        for (String file : work.files().keySet()) {
-            NeededFile needed = files.get(file);
-            // What hands do at the phone itself finds only what lies on it.
-            boolean atThePhone = !computer && (needed == null || needed.goesToPhone());
-            boolean there = atThePhone
-                    ? onPhone.values().stream().anyMatch(place -> place.contains(file))
-                    : onComputer.containsKey(file);
-            if (!there) {
-                lacks(entry, Stuck.Kind.NO_FILE, "How " + file + " gets there.");
-                return false;
-            }
-        }
-        Optional<String> slotless = computer && here(Mode.DOWNLOAD) ? slotless(work) : Optional.empty();
-        if (slotless.isPresent()) {
-            lacks(entry, Stuck.Kind.NO_VALUE, "The slot for " + slotless.get() + ".");
-            return false;
-        }
-        if ((computer || bridge) && !hands.state().wire().cable().carriesData()) {
-            lacks(entry, Stuck.Kind.NO_CABLE, "That the cable goes in.");
-            return false;
-        }
-        Optional<Gate> shut = route.work().gates().stream()
-                .filter(gate -> REFUSES.contains(gate.fact()) && !holds(gate))
-                .findFirst();
-        if (shut.isPresent()) {
-            lacks(
-                    entry,
-                    Stuck.Kind.NO_SWITCH,
-                    "That this is wanted: " + shut.get().fact().label() + ".");
-            return false;
-        }
-        if (!recovery && bridge && !letIn) {
-            lacks(entry, Stuck.Kind.NO_SWITCH, "That debugging is on and the computer's key accepted.");
-            return false;
-        }
-        return true;
+        boolean cut = (computer || bridge) && !cable.carriesData();
+        boolean strange = bridge && !mode.equals("recovery") && !cable.isLetIn();
+        return files.missing(work, computer)
+                .or(() -> mode.equals("download") ? files.slotless(work) : Optional.empty())
+                .or(() -> lack(cut, Stuck.Kind.NO_CABLE, "That the cable goes in."))
+                .or(() -> route.work().gates().stream()
+                        .filter(gate -> REFUSES.contains(gate.fact()) && !holds(gate))
+                        .findFirst()
+                        .map(shut -> new Lack(
+                                Stuck.Kind.NO_SWITCH,
+                                "That this is wanted: " + shut.fact().label() + ".")))
+                .or(() -> lack(strange, Stuck.Kind.NO_SWITCH, "That debugging is on and the computer's key accepted."));
     }
 
-    private boolean here(Mode mode) {
-        return hands.state().mode() == mode;
-    }
-
-    /** A file of which nobody says where in the flasher it goes, though it has one place alone. */
-    private Optional<String> slotless(Card.Work work) {
-        return work.files().entrySet().stream()
-                .filter(one -> one.getValue().isEmpty()
-                        && Optional.ofNullable(files.get(one.getKey()))
-                                .flatMap(NeededFile::partition)
-                                .isPresent())
-                .map(Map.Entry::getKey)
-                .findFirst();
-    }
-
-    /** A flasher writes what lies in a slot to the part of the storage that the slot stands for, if its bytes are of that part. */
-    private boolean isInItsSlot(Map.Entry<String, String> one) {
-        return one.getValue().isEmpty()
-                || Optional.ofNullable(files.get(one.getKey()))
-                        .flatMap(NeededFile::partition)
-                        .filter(where -> !one.getValue().equals(where.label() + " area"))
-                        .isEmpty();
+    private static Optional<Lack> lack(boolean is, Stuck.Kind kind, String missing) {
+        return is ? Optional.of(new Lack(kind, missing)) : Optional.empty();
     }
 
     private static boolean asksForABridge(Gate gate) {
@@ -433,16 +315,12 @@ final class PaperBench {
     }
 
     private boolean use(Card.Work work, Step box, Set<Fault> now) {
-        if (!work.files().entrySet().stream().allMatch(this::isInItsSlot)) {
+        if (!files.areInTheirSlots(work)) {
             note("seen", "the flasher says that this file is for another slot");
             return false;
         }
-        Map<String, BenchFiles.Fetched> taken = new HashMap<>();
-        work.files()
-                .keySet()
-                .forEach(file -> Optional.ofNullable(onComputer.get(file)).ifPresent(one -> taken.put(file, one)));
         Chosen chosen = Chosen.of(work, box);
-        Stimulus.Task task = chosen.on(tools.task(box, taken, now, Person.CAREFUL));
+        Stimulus.Task task = chosen.on(tools.task(box, files.taken(work), now, Person.CAREFUL));
         boolean done = hands.does(new Stimulus.Work(task));
         if (done && task.wipes()) {
             emptied();
@@ -454,8 +332,8 @@ final class PaperBench {
     }
 
     private void emptied() {
-        onPhone(Place.INTERNAL).clear();
-        letIn = false;
+        files.emptied();
+        cable.forget();
     }
 
     /** Whether what the card prints is seen, and in the time it gives. */
