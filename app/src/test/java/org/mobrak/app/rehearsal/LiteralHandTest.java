@@ -94,7 +94,8 @@ class LiteralHandTest {
         Map<String, Integer> leftOut = new TreeMap<>();
         int turn = 0;
         for (JobRow row : jobs().toList()) {
-            for (Setting setting : List.of(setting(row), unready(setting(row)))) {
+            Setting cardless = setting(row, Map.of(Fact.CARD, "no"));
+            for (Setting setting : List.of(setting(row), unready(setting(row)), cardless)) {
                 Rehearsals rehearsals = new Rehearsals(setting.outlook().catalogue(), bench.files());
                 Report right = rehearsals.rehearse(setting, 1, List.of(), Person.LITERAL);
                 for (CardMutants.Mutant mutant : CardMutants.of(Card.of(setting.sheet()), right)) {
