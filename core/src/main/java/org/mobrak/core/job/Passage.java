@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.mobrak.core.catalogue.Gate;
@@ -60,6 +61,9 @@ record Passage(Optional<PhoneFamily> family, String model, Map<String, KeyChord>
             "The download screen.",
             "flash-console",
             "The console's screen.");
+
+    /** Words that order to go there; others only speak of it. */
+    private static final Pattern INTO_RECOVERY = Pattern.compile("into (the )?(custom )?recovery");
 
     private static final Remedy LOOPS = new Remedy(
             "The logo, again and again",
@@ -272,7 +276,8 @@ record Passage(Optional<PhoneFamily> family, String model, Map<String, KeyChord>
     }
 
     private Remedy withKeys(Remedy remedy) {
-        boolean leads = remedy.what().contains("recovery") && !remedy.what().contains("Keys into the recovery");
+        boolean leads =
+                INTO_RECOVERY.matcher(remedy.what()).find() && !remedy.what().contains("Keys into the recovery");
         return keysTo("recovery")
                 .filter(keys -> leads)
                 .map(keys -> new Remedy(
