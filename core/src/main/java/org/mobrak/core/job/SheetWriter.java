@@ -141,16 +141,30 @@ final class SheetWriter {
         int first = firstWork().orElse(plan.routes().size());
         for (int i = first; i < plan.routes().size(); i++) {
             Route route = plan.routes().get(i);
-            if (i > first) {
-                steps.addAll(gates.before(i, Phase.DO));
-            }
-            if (route.isHousekeeping()) {
-                own(route, Phase.PREPARE)
-                        .forEach(step -> steps.add(step.with(step.line().in(Phase.DO))));
-            } else {
-                steps.addAll(copying(copies.late(i), told(route, own(route, Phase.DO, Phase.PROVE))));
-            }
+            List<Step> asked = i > first ? gates.before(i, Phase.DO) : List.of();
+            asked.stream().filter(gate -> !isLate(gate)).forEach(steps::add);
+            List<Step> last = asked.stream().filter(SheetWriter::isLate).toList();
+            steps.addAll(route.isHousekeeping() ? keeping(route, last) : working(i, last));
         }
+        return steps;
+    }
+
+    private List<Step> keeping(Route housekeeping, List<Step> last) {
+        List<Step> steps = new ArrayList<>(last);
+        own(housekeeping, Phase.PREPARE)
+                .forEach(step -> steps.add(step.with(step.line().in(Phase.DO))));
+        return steps;
+    }
+
+    /** What a route does. What can only be copied late is copied after its own wipe, else before what is read last of all. */
+    private List<Step> working(int index, List<Step> last) {
+        Route route = plan.routes().get(index);
+        List<Step> own = told(route, own(route, Phase.DO, Phase.PROVE));
+        int wiped = afterTheWipe(own);
+        List<Step> steps = new ArrayList<>(last);
+        steps.addAll(own.subList(0, wiped));
+        steps.addAll(wiped == 0 ? 0 : steps.size(), copies.late(index));
+        steps.addAll(own.subList(wiped, own.size()));
         return steps;
     }
 
@@ -223,8 +237,8 @@ final class SheetWriter {
         return told;
     }
 
-    /** What can only be copied late is copied after the last wipe of the route that something follows which takes it. */
-    private static List<Step> copying(List<Step> late, List<Step> own) {
+    /** Behind the last wipe that something follows which writes; what can only be copied late is copied there. */
+    private static int afterTheWipe(List<Step> own) {
         int at = 0;
         for (int i = 0; i + 1 < own.size(); i++) {
             boolean follows = own.subList(i + 1, own.size()).stream()
@@ -234,9 +248,7 @@ final class SheetWriter {
                 at = i + 1;
             }
         }
-        List<Step> all = new ArrayList<>(own);
-        all.addAll(at, late);
-        return all;
+        return at;
     }
 
     /** What the author warns of stands on the step that writes first, and not on another page. */
