@@ -135,7 +135,8 @@ final class StepCard extends VBox {
         otherwise.setId("reads-otherwise");
         otherwise.setOnAction(press -> {
             fields.setVisible(true);
-            fields.getChildren().get(0).requestFocus();
+            String first = expected.keySet().iterator().next().key();
+            Optional.ofNullable(fields.lookup("#reads-" + first)).ifPresent(Node::requestFocus);
         });
         getChildren().addAll(otherwise, fields);
     }
