@@ -157,7 +157,7 @@ class WaysTest {
         desktop.assertShows("It takes for granted");
         desktop.assertShows("To know it, read ");
         lay("OX-M10");
-        desktop.assertShows("Limit “no data loss”: “Unlock the Meadow” wipes the data.");
+        desktop.assertShows("“Unlock the Meadow” and “Touch recovery for the Meadow” wipe the data.");
         desktop.robot().clickOn("#limit-data");
         desktop.rest();
         desktop.assertShows("One plan leads there: Unlock the Meadow");

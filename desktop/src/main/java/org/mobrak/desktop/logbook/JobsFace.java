@@ -8,6 +8,7 @@ import java.util.Objects;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import javafx.collections.ListChangeListener;
+import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
 import javafx.scene.control.SelectionMode;
@@ -178,10 +179,16 @@ final class JobsFace {
         DateTimeFormatter time = DateTimeFormatter.ofPattern("HH:mm:ss").withZone(zone);
         for (Event event : job.events()) {
             HBox line = new HBox(
-                    Texts.exact(time.format(event.at())), Texts.wrapped(Texts.plain(EventWords.of(job, event))));
+                    whole(Texts.exact(time.format(event.at()))), Texts.wrapped(Texts.plain(EventWords.of(job, event))));
             line.getStyleClass().add("signed-line");
             lines.getChildren().add(line);
         }
         return new Card("Journal", lines);
+    }
+
+    /** However long stands beside it. */
+    private static Label whole(Label label) {
+        label.setMinWidth(Region.USE_PREF_SIZE);
+        return label;
     }
 }
