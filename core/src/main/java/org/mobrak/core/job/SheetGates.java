@@ -153,16 +153,16 @@ final class SheetGates {
 
     /** How it is opened, where some housekeeping tells: as the plan does it, else in a way that this phone has. */
     private String opener(Gate gate, Facts here) {
-        return Stream.concat(
-                        plan.routes().stream(),
-                        catalogue.routes().stream()
-                                .filter(route -> FitCheck.alone(catalogue, route, here, Optional.empty())
-                                                .verdict()
-                                        != Verdict.REFUSED))
+        return Stream.concat(plan.routes().stream(), catalogue.routes().stream())
                 .filter(Route::isHousekeeping)
                 .filter(route -> Optional.ofNullable(route.changes().effects().get(gate.fact()))
                         .filter(value -> GateJudge.holds(gate, value) == Truth.YES)
                         .isPresent())
+                // Judged last, and only the few that open it: a catalogue may have thousands of routes.
+                .filter(route -> plan.routes().contains(route)
+                        || FitCheck.alone(catalogue, route, here, Optional.empty())
+                                        .verdict()
+                                != Verdict.REFUSED)
                 .findFirst()
                 .map(route -> route.steps().stream().map(RouteStep::text).collect(Collectors.joining(" ")))
                 .map(how -> IF_NOT + how)

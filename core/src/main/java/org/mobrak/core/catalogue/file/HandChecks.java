@@ -13,8 +13,8 @@ import org.mobrak.core.catalogue.RouteStep;
 /** Whether hands can do what the steps say: files and their slots have names, and no remedy makes it worse. */
 final class HandChecks {
     private static final Pattern POWER = Pattern.compile("\\b(hold|press)\\w* (the )?power\\b");
-    /** What is only done after a wait interrupts nothing. */
-    private static final Pattern FORBIDS = Pattern.compile("\\b(not|never|nothing|leave|still)\\b");
+    private static final Pattern SENTENCES = Pattern.compile("[.;!]");
+    private static final Pattern FORBIDS = Pattern.compile("\\b(not|never|nothing|leave)\\b");
 
     private static final String LIGHT_WIPE = "light wipe";
 
@@ -61,7 +61,7 @@ final class HandChecks {
         for (RouteStep.Remedy remedy : step.allRemedies()) {
             String what = remedy.what().toLowerCase(Locale.ROOT);
             boolean writes = step.writes().stream().anyMatch(where -> where != PartitionClass.APP);
-            if (writes && POWER.matcher(what).find() && !FORBIDS.matcher(what).find()) {
+            if (writes && SENTENCES.splitAsStream(what).anyMatch(HandChecks::holdsPower)) {
                 faults.warning(
                         pointer,
                         "A remedy of “%s” holds power, though it may still write.".formatted(step.title()),
@@ -74,6 +74,11 @@ final class HandChecks {
                         "Say what else helps, such as another start.");
             }
         }
+    }
+
+    /** A sentence elsewhere that forbids something does not take this one back. */
+    private static boolean holdsPower(String sentence) {
+        return POWER.matcher(sentence).find() && !FORBIDS.matcher(sentence).find();
     }
 
     /** In download mode a file has one place in the flasher. */
