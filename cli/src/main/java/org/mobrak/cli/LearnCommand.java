@@ -115,6 +115,14 @@ final class LearnCommand implements Callable<Integer> {
                         .put("code", one.code())
                         .put("line", one.line())
                         .put("text", one.text()));
+        ArrayNode account = answer.putArray("account");
+        lesson.account().forEach(line -> {
+            ObjectNode node = account.addObject()
+                    .put("file", line.file())
+                    .put("line", line.line())
+                    .put("role", line.role().word());
+            line.fields().forEach(node.putArray("fields")::add);
+        });
         return answer;
     }
 

@@ -1322,7 +1322,8 @@ class MobrakTest {
         Path own = folder.resolve("own");
         Outcome learnt = run(guide, "learn", "-", "--out", own.toString(), "--json");
         assertThat(learnt.status()).isEqualTo(Mobrak.DONE);
-        assertThat(names(learnt.json())).containsExactly("routes", "phones", "evidence", "missing", "warnings");
+        assertThat(names(learnt.json()))
+                .containsExactly("routes", "phones", "evidence", "missing", "warnings", "account");
         assertThat(learnt.json().at("/routes/0/fits/phones/0/model").asText()).isEqualTo("KQ-W31");
         assertThat(learnt.json().at("/routes/0/fits/requires/0/not/is/0").asText())
                 .isEqualTo("KQ-W39");

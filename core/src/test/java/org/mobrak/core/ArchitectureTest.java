@@ -39,6 +39,8 @@ class ArchitectureTest {
             "proof",
             "mend.patch",
             "mend",
+            "learn.page",
+            "learn.reading",
             "learn",
             "learn.form",
             "logbook",

@@ -6,6 +6,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.mobrak.core.identity.VisibleText;
+import org.mobrak.core.learn.page.Pages;
+import org.mobrak.core.learn.reading.Sure;
 
 /**
  * Guides as they are shown: every line, with what was understood marked in it. Of a page the markup is left out.
@@ -36,7 +38,7 @@ public record GuideView(List<Line> lines) {
      * @param end behind its last
      * @param path of the value, a JSON pointer into the lesson
      */
-    public record Mark(int start, int end, String path, Lesson.Sure sure) {}
+    public record Mark(int start, int end, String path, Sure sure) {}
 
     /** Marks in the guides what the evidence says; of marks that lie over each other the shorter stays. */
     public static GuideView of(List<Learner.Source> sources, List<Lesson.Evidence> evidence) {
@@ -45,7 +47,7 @@ public record GuideView(List<Line> lines) {
                 .add(said));
         List<Line> lines = new ArrayList<>();
         for (Learner.Source source : sources) {
-            for (GuideLine line : GuideText.shown(source.name(), source.bytes())) {
+            for (Pages.Shown line : Pages.shown(source.bytes())) {
                 String text = VisibleText.oneLine(line.text());
                 List<Lesson.Evidence> here =
                         byPlace.getOrDefault(place(source.name(), line.number()), List.of()).stream()

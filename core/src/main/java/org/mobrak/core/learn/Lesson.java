@@ -3,7 +3,8 @@ package org.mobrak.core.learn;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
+import org.mobrak.core.learn.reading.Sure;
+import org.mobrak.core.learn.reading.Understood.Role;
 
 /**
  * What was learnt from a guide.
@@ -12,46 +13,55 @@ import java.util.Locale;
  * @param phones families in the catalogue's form, of phones whose readings were among the texts
  * @param evidence where each value was read
  * @param missing what a safe route needs and the text does not say
+ * @param account what became of each line of the sources
  */
 public record Lesson(
         List<ObjectNode> routes,
         List<ObjectNode> phones,
         List<Evidence> evidence,
         List<Missing> missing,
-        List<Warning> warnings) {
+        List<Warning> warnings,
+        List<Line> account) {
     public Lesson {
         routes = List.copyOf(routes);
         phones = List.copyOf(phones);
         evidence = List.copyOf(evidence);
         missing = List.copyOf(missing);
         warnings = List.copyOf(warnings);
+        account = List.copyOf(account);
     }
 
     /** Nothing at all. */
     public static Lesson empty() {
-        return new Lesson(List.of(), List.of(), List.of(), List.of(), List.of());
+        return new Lesson(List.of(), List.of(), List.of(), List.of(), List.of(), List.of());
+    }
+
+    /** The same, with what became of each line. */
+    Lesson with(List<Line> lines) {
+        return new Lesson(routes, phones, evidence, missing, warnings, lines);
     }
 
     /** The same, with what the readings of phones say. */
     Lesson with(ReadPhones read) {
+        if (read.phones().isEmpty()) {
+            return this;
+        }
+        // A phone that tells of itself says more than a guide does of it.
         List<Evidence> both = new ArrayList<>(evidence);
+        both.removeIf(one -> one.path().startsWith("/phones/"));
         both.addAll(read.evidence());
         List<Missing> open = new ArrayList<>(missing);
         open.addAll(read.missing());
-        return new Lesson(routes, read.phones(), both, open, warnings);
-    }
-
-    /** How sure a value is. */
-    public enum Sure {
-        /** The text says it plainly, under its own label. */
-        CERTAIN,
-        /** It is said without a label, or in passing. */
-        LIKELY,
-        GUESS;
-
-        public String word() {
-            return name().toLowerCase(Locale.ROOT);
-        }
+        List<Line> lines = account.stream()
+                .map(line -> new Line(
+                        line.file(),
+                        line.line(),
+                        line.role(),
+                        line.fields().stream()
+                                .filter(path -> !path.startsWith("/phones/"))
+                                .toList()))
+                .toList();
+        return new Lesson(routes, read.phones(), both, open, warnings, lines);
     }
 
     /**
@@ -65,6 +75,17 @@ public record Lesson(
 
     /** A question that must be answered before the draft can be a route. */
     public record Missing(String path, String ask) {}
+
+    /**
+     * What a line of a source was taken for.
+     *
+     * @param fields JSON pointers into the lesson, of the values that were read from it
+     */
+    public record Line(String file, int line, Role role, List<String> fields) {
+        public Line {
+            fields = List.copyOf(fields);
+        }
+    }
 
     /** Something odd about the text. */
     public record Warning(String code, int line, String text) {}

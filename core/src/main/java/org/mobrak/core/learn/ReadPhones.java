@@ -16,6 +16,8 @@ import org.mobrak.core.identity.Source;
 import org.mobrak.core.identity.reader.PartitionListing;
 import org.mobrak.core.identity.reader.RawText;
 import org.mobrak.core.identity.reader.ReadingParser;
+import org.mobrak.core.learn.page.Decoded;
+import org.mobrak.core.learn.reading.Sure;
 
 /** Which of some texts are no guides but what a phone says of itself, and the phones that are drafted of them. */
 final class ReadPhones {
@@ -43,7 +45,7 @@ final class ReadPhones {
         List<Reading> readings = new ArrayList<>();
         List<RawText> own = new ArrayList<>();
         for (Learner.Source source : sources) {
-            RawText text = new RawText(source.name(), GuideText.decoded(source.bytes()), List.of());
+            RawText text = new RawText(source.name(), Decoded.of(source.bytes()).text(), List.of());
             List<Reading> said = mayHaveReadings(text.text())
                     ? ReadingParser.parse(text, day.atStartOfDay(ZoneOffset.UTC).toInstant())
                             .readings()
@@ -102,8 +104,8 @@ final class ReadPhones {
                 model.value(),
                 model.file(),
                 model.line(),
-                Listening.shortened(line, 400),
-                Lesson.Sure.CERTAIN);
+                Evident.cut(line, 400),
+                Sure.CERTAIN);
     }
 
     private void ask(ObjectNode phone, String field, String question) {

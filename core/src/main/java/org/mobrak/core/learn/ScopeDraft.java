@@ -1,164 +1,262 @@
 package org.mobrak.core.learn;
 
 import com.fasterxml.jackson.databind.node.ArrayNode;
+import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.mobrak.core.identity.Fact;
+import java.util.Set;
+import org.mobrak.core.learn.reading.Read;
+import org.mobrak.core.learn.reading.Sure;
+import org.mobrak.core.learn.reading.Understood;
+import org.mobrak.core.learn.reading.Versions;
 
 /** For which phones a draft is, and what must be so before. */
 final class ScopeDraft {
-    private final Heard heard;
+    private static final int MOST_PHONES = 500;
+    private static final int MOST_CONDITIONS = 50;
+    private static final int LONGEST = 1_000;
+    /** What a phone's state must be; everything else is made ready on the day. */
+    static final Set<String> STATES =
+            Set.of("lock", "root", "recovery", "writeProtection", "kernelKind", "rootManager");
+
+    private final Understood guide;
     private final Evident evident;
 
-    ScopeDraft(Heard heard, Evident evident) {
-        this.heard = heard;
+    ScopeDraft(Understood guide, Evident evident) {
+        this.guide = guide;
         this.evident = evident;
     }
 
-    void draft(List<Said<String>> wanted, ObjectNode fits, String path) {
+    void draft(Groups.Group group, ObjectNode fits, String path) {
         ArrayNode phones = fits.putArray("phones");
-        Optional<Said<Figures.Versions>> exact = heard.versions.stream()
-                .filter(said -> said.value()
-                        .exact()
-                        .filter(version -> !version.endsWith(".x"))
-                        .isPresent())
-                .findFirst();
-        // Without a phone beside which it could stand a version is a need by itself.
-        boolean one = heard.versions.size() == 1 && !wanted.isEmpty();
-        for (Said<String> model : wanted) {
-            String here = path + "/phones/" + phones.size();
-            ObjectNode phone = phones.addObject().put("model", model.value());
-            evident.at(here + "/model", model);
-            if (exact.isPresent() && one) {
-                phone.put("osVersion", exact.get().value().exact().get());
-                evident.at(
-                        here + "/osVersion",
-                        exact.get().value().exact().get(),
-                        exact.get().line(),
-                        exact.get().sure());
+        List<Understood.Phone> bounded = new ArrayList<>();
+        Optional<Read<Versions>> only = only(group);
+        for (String key : group.phones()) {
+            Understood.Phone phone = guide.phones().get(key);
+            if (phone == null) {
+                continue;
             }
-            heard.bootloader.ifPresent(said -> {
-                phone.put("bootloader", said.value());
-                evident.at(here + "/bootloader", said);
+            List<Read<Versions>> own = own(phone, group.versions().getOrDefault(key, List.of()));
+            List<Read<Versions>> exact = own.stream()
+                    .filter(read -> read.value()
+                            .exact()
+                            .filter(version -> !version.endsWith(".x"))
+                            .isPresent())
+                    .toList();
+            if (exact.isEmpty()) {
+                phone(phones, path, phone, only);
+            }
+            exact.forEach(version -> phone(phones, path, phone, Optional.of(version)));
+            if (exact.size() < own.size()) {
+                bounded.add(phone);
+            }
+        }
+        excludedBuilds(fits.putArray("excludedBuilds"), path + "/excludedBuilds");
+        requires(fits.putArray("requires"), path + "/requires", bounded, only);
+    }
+
+    private static List<Read<Versions>> own(Understood.Phone phone, List<String> bound) {
+        return phone.versions().stream()
+                .filter(read -> bound.isEmpty()
+                        || read.value().exact().filter(bound::contains).isPresent()
+                        || read.value().exact().isEmpty())
+                .toList();
+    }
+
+    /** Where the guide speaks of one version alone, it stands with each phone. */
+    private Optional<Read<Versions>> only(Groups.Group group) {
+        boolean one = guide.versions().size() == 1 && !group.phones().isEmpty();
+        return one
+                ? Optional.of(guide.versions().get(0))
+                        .filter(read -> read.value()
+                                .exact()
+                                .filter(version -> !version.endsWith(".x"))
+                                .isPresent())
+                : Optional.empty();
+    }
+
+    private void phone(ArrayNode phones, String path, Understood.Phone phone, Optional<Read<Versions>> version) {
+        if (phones.size() >= MOST_PHONES) {
+            return;
+        }
+        String here = path + "/phones/" + phones.size();
+        ObjectNode node = phones.addObject().put("model", phone.model().value());
+        evident.at(here + "/model", phone.model());
+        version.ifPresent(read -> read.value().exact().ifPresent(exact -> {
+            node.put("osVersion", exact);
+            evident.at(here + "/osVersion", exact, read, read.sure());
+        }));
+        guide.bootloader().ifPresent(read -> {
+            node.put("bootloader", read.value());
+            evident.at(here + "/bootloader", read);
+        });
+        if (!phone.builds().isEmpty()) {
+            ArrayNode builds = node.putArray("builds");
+            phone.builds().forEach(read -> {
+                evident.at(here + "/builds/" + builds.size(), read);
+                builds.add(read.value());
             });
-            if (!heard.builds.isEmpty()) {
-                ArrayNode builds = phone.putArray("builds");
-                heard.builds.values().forEach(said -> {
-                    evident.at(here + "/builds/" + builds.size(), said);
-                    builds.add(said.value());
+        }
+    }
+
+    private void excludedBuilds(ArrayNode excluded, String path) {
+        guide.excludedBuilds().forEach(read -> {
+            evident.at(path + "/" + excluded.size() + "/build", read);
+            excluded.addObject()
+                    .put("build", read.value())
+                    .put("because", Evident.cut(read.at().value(), LONGEST));
+        });
+    }
+
+    private void requires(
+            ArrayNode requires, String path, List<Understood.Phone> bounded, Optional<Read<Versions>> only) {
+        guide.needs().forEach((fact, values) -> {
+            if (STATES.contains(fact)) {
+                values.values().stream().limit(1).forEach(read -> {
+                    evident.at(path + "/" + requires.size() + "/is/0", read);
+                    requires.addObject().put("fact", fact).putArray("is").add(read.value());
                 });
             }
-        }
-        ArrayNode excluded = fits.putArray("excludedBuilds");
-        heard.excludedBuilds.values().forEach(said -> {
-            evident.at(path + "/excludedBuilds/" + excluded.size() + "/build", said);
-            excluded.addObject()
-                    .put("build", said.value())
-                    .put("because", Listening.shortened(said.line().text(), 1000));
         });
-        requires(fits.putArray("requires"), path + "/requires", one);
+        excluded(requires, path, "model", List.copyOf(guide.excluded().values()));
+        excluded(requires, path, "carrier", guide.excludedCarriers());
+        guide.markets().forEach((fact, some) -> oneOf(requires, path, fact, some));
+        kernel(requires, path);
+        if (only.isEmpty()) {
+            shared(requires, path);
+        }
+        alone(requires, path, bounded);
+        while (requires.size() > MOST_CONDITIONS) {
+            requires.remove(requires.size() - 1);
+        }
     }
 
-    private void requires(ArrayNode requires, String path, boolean one) {
-        heard.requires.forEach((fact, said) -> {
-            evident.at(path + "/" + requires.size() + "/is/0", said);
-            requires.addObject().put("fact", fact.key()).putArray("is").add(said.value());
-        });
-        if (!heard.excluded.isEmpty()) {
-            String here = path + "/" + requires.size() + "/not/is/";
-            ObjectNode not = requires.addObject();
-            ArrayNode models = not.putObject("not").put("fact", "model").putArray("is");
-            heard.excluded.values().forEach(said -> {
-                evident.at(here + models.size(), said);
-                models.add(said.value());
-            });
-            not.put(
-                    "because",
-                    Listening.shortened(
-                            heard.excluded.values().iterator().next().line().text(), 1000));
+    private void excluded(ArrayNode requires, String path, String fact, List<Read<String>> out) {
+        if (out.isEmpty()) {
+            return;
         }
-        things(requires, path);
-        versions(requires, path, one);
+        String here = path + "/" + requires.size() + "/not/is/";
+        ObjectNode not = requires.addObject();
+        ArrayNode is = not.putObject("not").put("fact", fact).putArray("is");
+        out.forEach(read -> {
+            evident.at(here + is.size(), read);
+            is.add(read.value());
+        });
+        not.put("because", Evident.cut(out.get(0).at().value(), LONGEST));
     }
 
-    /** Chipset, carriers and kernel. */
-    private void things(ArrayNode requires, String path) {
-        oneOf(Fact.CHIPSET, List.copyOf(heard.chipsets.values()), requires, path);
-        heard.markets.forEach((fact, some) -> oneOf(fact, List.copyOf(some.values()), requires, path));
-        heard.otherMarkets.forEach((fact, some) -> {
-            String here = path + "/" + requires.size() + "/not/is/";
-            ObjectNode not = requires.addObject();
-            ArrayNode is = not.putObject("not").put("fact", fact.key()).putArray("is");
-            some.values().forEach(said -> {
-                evident.at(here + is.size(), said);
-                is.add(said.value());
-            });
-            not.put("because", "The guide is not for phones of this " + fact.key() + ".");
+    private void oneOf(ArrayNode requires, String path, String fact, List<Read<String>> some) {
+        String here = path + "/" + requires.size() + "/is/";
+        ArrayNode is = requires.addObject().put("fact", fact).putArray("is");
+        some.forEach(read -> {
+            evident.at(here + is.size(), read);
+            is.add(read.value());
         });
-        heard.kernel.ifPresent(said -> {
+    }
+
+    private void kernel(ArrayNode requires, String path) {
+        guide.kernel().ifPresent(read -> {
             String here = path + "/" + requires.size();
             ObjectNode bound = requires.addObject();
-            Heard.Bounds bounds = said.value();
-            ObjectNode side = bounds.below().isPresent() ? bound.putObject("not") : bound;
+            boolean below = !read.value().below().isEmpty();
+            ObjectNode side = below ? bound.putObject("not") : bound;
             side.put("fact", "kernelRelease");
-            bounds.below().or(bounds::atLeast).ifPresent(least -> {
+            String least = below ? read.value().below() : read.value().atLeast();
+            if (!least.isEmpty()) {
                 side.put("atLeast", least);
-                evident.at(here + (side == bound ? "" : "/not") + "/atLeast", least, said.line(), said.sure());
-            });
-            bounds.atMost().ifPresent(most -> {
-                side.put("atMost", most);
-                evident.at(here + "/atMost", most, said.line(), said.sure());
-            });
-            bound.put("because", Listening.shortened(said.line().text(), 1000));
+                evident.at(here + (below ? "/not" : "") + "/atLeast", least, read, read.sure());
+            }
+            if (!read.value().atMost().isEmpty()) {
+                side.put("atMost", read.value().atMost());
+                evident.at(here + "/atMost", read.value().atMost(), read, read.sure());
+            }
+            bound.put("because", Evident.cut(read.at().value(), LONGEST));
         });
     }
 
-    private void oneOf(Fact fact, List<Said<String>> some, ArrayNode requires, String path) {
-        if (!some.isEmpty()) {
-            String here = path + "/" + requires.size() + "/is/";
-            ArrayNode is = requires.addObject().put("fact", fact.key()).putArray("is");
-            some.forEach(said -> {
-                evident.at(here + is.size(), said);
-                is.add(said.value());
+    /** Versions that hold for all phones. */
+    private void shared(ArrayNode requires, String path) {
+        List<Read<Versions>> exact = guide.versions().stream()
+                .filter(read -> read.value().exact().isPresent())
+                .toList();
+        guide.versions().stream()
+                .filter(read -> read.value().exact().isEmpty())
+                .forEach(read -> bounds(requires.addObject(), path + "/" + (requires.size() - 1), read));
+        if (!exact.isEmpty()) {
+            String here = path + "/" + requires.size() + "/like/";
+            ArrayNode like = requires.addObject().put("fact", "osVersion").putArray("like");
+            exact.forEach(read -> {
+                String version = read.value().exact().orElseThrow();
+                String pattern = version.endsWith(".x") ? version.substring(0, version.length() - 1) + "*" : version;
+                evident.at(here + like.size(), pattern, read, read.sure());
+                like.add(pattern);
             });
         }
     }
 
-    private void versions(ArrayNode requires, String path, boolean one) {
-        List<String> several = new ArrayList<>();
-        for (Said<Figures.Versions> said : heard.versions) {
-            Figures.Versions versions = said.value();
-            String here = path + "/" + requires.size();
-            if (versions.atLeast().isPresent() || versions.atMost().isPresent()) {
-                ObjectNode range = requires.addObject().put("fact", "osVersion");
-                versions.atLeast().ifPresent(least -> {
-                    range.put("atLeast", least);
-                    evident.at(here + "/atLeast", least, said.line(), said.sure());
-                });
-                versions.atMost().ifPresent(most -> {
-                    range.put("atMost", most);
-                    evident.at(here + "/atMost", most, said.line(), said.sure());
-                });
-            } else {
-                versions.exact()
-                        .filter(version -> !one || version.endsWith(".x"))
-                        .ifPresent(several::add);
+    private void bounds(ObjectNode range, String here, Read<Versions> read) {
+        range.put("fact", "osVersion");
+        read.value().atLeast().ifPresent(least -> {
+            range.put("atLeast", least);
+            evident.at(here + "/atLeast", least, read, read.sure());
+        });
+        read.value().atMost().ifPresent(most -> {
+            range.put("atMost", most);
+            evident.at(here + "/atMost", most, read, Sure.LIKELY);
+        });
+    }
+
+    /** Bounds that hold for one phone among several. */
+    private void alone(ArrayNode requires, String path, List<Understood.Phone> bounded) {
+        if (bounded.isEmpty()) {
+            return;
+        }
+        boolean single = guide.phones().size() == 1;
+        ObjectNode any = single ? JsonNodeFactory.instance.objectNode() : requires.addObject();
+        String here = path + "/" + (requires.size() - (single ? 0 : 1));
+        ArrayNode ways = any.putArray("anyOf");
+        for (Understood.Phone phone : bounded) {
+            for (Read<Versions> read : phone.versions()) {
+                if (read.value()
+                        .exact()
+                        .filter(version -> !version.endsWith(".x"))
+                        .isPresent()) {
+                    continue;
+                }
+                ObjectNode condition = JsonNodeFactory.instance.objectNode();
+                String at = single ? path + "/" + requires.size() : here + "/anyOf/" + ways.size() + "/allOf/1";
+                if (read.value().exact().isPresent()) {
+                    String version = read.value().exact().orElseThrow();
+                    condition
+                            .put("fact", "osVersion")
+                            .putArray("like")
+                            .add(version.substring(0, version.length() - 1) + "*");
+                    evident.at(at + "/like/0", version.substring(0, version.length() - 1) + "*", read, read.sure());
+                } else {
+                    bounds(condition, at, read);
+                }
+                if (single) {
+                    requires.add(condition);
+                } else {
+                    ObjectNode way = ways.addObject();
+                    ArrayNode all = way.putArray("allOf");
+                    all.addObject()
+                            .put("fact", "model")
+                            .putArray("is")
+                            .add(phone.model().value());
+                    all.add(condition);
+                }
             }
         }
-        if (!several.isEmpty()) {
-            String here = path + "/" + requires.size() + "/like/";
-            ArrayNode like = requires.addObject().put("fact", "osVersion").putArray("like");
-            for (String version : several) {
-                Said<Figures.Versions> said = heard.versions.stream()
-                        .filter(candidate -> candidate.value().exact().equals(Optional.of(version)))
-                        .findFirst()
-                        .orElseThrow();
-                String pattern = version.endsWith(".x") ? version.substring(0, version.length() - 1) + "*" : version;
-                evident.at(here + like.size(), pattern, said.line(), said.sure());
-                like.add(pattern);
-            }
+        List<String> free = guide.phones().values().stream()
+                .filter(phone -> !bounded.contains(phone))
+                .map(phone -> phone.model().value())
+                .toList();
+        if (!single && !free.isEmpty()) {
+            ArrayNode is = ways.addObject().put("fact", "model").putArray("is");
+            free.forEach(is::add);
         }
     }
 }

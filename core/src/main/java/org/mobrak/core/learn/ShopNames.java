@@ -14,7 +14,7 @@ final class ShopNames {
     static Optional<String> in(String title) {
         Matcher found = CALLED.matcher(title);
         while (found.find()) {
-            boolean model = Models.in(found.group(1), true).stream().anyMatch(one -> !one.isBuild());
+            boolean model = found.group(1).matches("[A-Z]{1,6}-?\\d.*");
             if (!model && !found.group(1).matches("(?:OS|USB|OEM|All|Any|The|A|An|This|Your)\\b.*")) {
                 return Optional.of(found.group(1));
             }

@@ -3,6 +3,7 @@ package org.mobrak.core.learn.form;
 import java.util.List;
 import java.util.Optional;
 import org.mobrak.core.learn.Lesson;
+import org.mobrak.core.learn.reading.Sure;
 
 /**
  * One field of a draft's form.
@@ -45,6 +46,6 @@ public record Field(
     /** Whether a person should look at it before anything else: it is open, or only guessed. */
     public boolean isDoubtful() {
         return question.isPresent()
-                || read.filter(said -> said.sure() == Lesson.Sure.GUESS).isPresent();
+                || read.filter(said -> said.sure() == Sure.GUESS).isPresent();
     }
 }

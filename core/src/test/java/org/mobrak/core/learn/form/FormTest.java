@@ -20,8 +20,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.learn.Lesson;
-import org.mobrak.core.learn.Lesson.Sure;
 import org.mobrak.core.learn.Questions;
+import org.mobrak.core.learn.reading.Sure;
 
 /** A draft as a person fills it: what is typed lands in its place, and nothing else moves. */
 class FormTest {

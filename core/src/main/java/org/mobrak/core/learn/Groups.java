@@ -1,0 +1,70 @@
+package org.mobrak.core.learn;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import org.mobrak.core.learn.reading.Understood;
+
+/** Which phones and files make a draft of their own: different files for different phones, or for different versions of one. */
+final class Groups {
+    private static final int MOST_PHONES = 500;
+    private static final int MOST_FILES = 40;
+
+    private Groups() {}
+
+    /**
+     * A draft's phones and files.
+     *
+     * @param versions by the key of a phone the OS versions to which its file is bound; empty where it is for all
+     */
+    record Group(List<String> phones, List<Understood.File> files, Map<String, List<String>> versions) {}
+
+    static List<Group> of(Understood guide) {
+        List<Understood.File> shared = new ArrayList<>();
+        Map<Set<String>, List<Understood.File>> bound = new LinkedHashMap<>();
+        Set<String> paired = new TreeSet<>();
+        for (Understood.File file : guide.files()) {
+            List<String> own =
+                    file.models().stream().filter(guide.phones()::containsKey).toList();
+            if (own.isEmpty()) {
+                shared.add(file);
+            } else {
+                paired.addAll(own);
+                Set<String> key = new LinkedHashSet<>();
+                own.forEach(model -> key.add(model + " " + file.versions().getOrDefault(model, List.of())));
+                bound.computeIfAbsent(key, none -> new ArrayList<>()).add(file);
+            }
+        }
+        if (bound.size() < 2) {
+            return bounded(new Group(List.copyOf(guide.phones().keySet()), guide.files(), Map.of()));
+        }
+        List<Group> groups = new ArrayList<>();
+        bound.forEach((key, files) -> {
+            List<Understood.File> all = new ArrayList<>(files);
+            all.addAll(shared);
+            Understood.File first = files.get(0);
+            List<String> own =
+                    first.models().stream().filter(guide.phones()::containsKey).toList();
+            groups.addAll(bounded(new Group(own, all, first.versions())));
+        });
+        return groups;
+    }
+
+    /** A route may name so many phones; a longer list becomes several. */
+    private static List<Group> bounded(Group group) {
+        List<Understood.File> files =
+                group.files().subList(0, Math.min(MOST_FILES, group.files().size()));
+        List<Group> parts = new ArrayList<>();
+        int from = 0;
+        do {
+            int to = Math.min(group.phones().size(), from + MOST_PHONES);
+            parts.add(new Group(group.phones().subList(from, to), files, group.versions()));
+            from = to;
+        } while (from < group.phones().size());
+        return parts;
+    }
+}

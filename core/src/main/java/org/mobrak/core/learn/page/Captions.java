@@ -1,0 +1,108 @@
+package org.mobrak.core.learn.page;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Captions of a recording (WebVTT, W3C 2019; SubRip, common practice): the words of each cue with the second at which it begins. */
+final class Captions {
+    private static final Pattern TIMES = Pattern.compile(
+            "(?:(\\d{1,2}):)?(\\d{1,2}):(\\d{2})[.,](\\d{3}) --> (?:(\\d{1,2}):)?(\\d{1,2}):(\\d{2})[.,](\\d{3}).*");
+    private static final Pattern TAG = Pattern.compile("<[^<>]{0,80}>");
+    private static final int A_LOOK = 12;
+    /** In written language a full stop comes more often than once in so many characters. */
+    private static final int LONGEST_WITHOUT_STOP = 250;
+    /** So many milliseconds of silence part two acts; our own choice. */
+    private static final int SILENCE = 1_500;
+
+    private final String file;
+    private final List<Page.Oddity> oddities;
+    private final List<Block> blocks = new ArrayList<>();
+
+    Captions(String file, List<Page.Oddity> oddities) {
+        this.file = file;
+        this.oddities = oddities;
+    }
+
+    static boolean are(String[] lines) {
+        for (int i = 0; i < Math.min(lines.length, A_LOOK); i++) {
+            if (TIMES.matcher(lines[i].strip()).matches()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** A cue. */
+    private record Cue(long from, long to, Text text) {}
+
+    Page read(String[] lines) {
+        List<Cue> cues = cues(lines);
+        int letters = cues.stream().mapToInt(cue -> cue.text().value().length()).sum();
+        long stops = cues.stream()
+                .flatMapToInt(cue -> cue.text().value().chars())
+                .filter(one -> one == '.' || one == '?' || one == '!')
+                .count();
+        boolean written = stops * LONGEST_WITHOUT_STOP > letters;
+        boolean capitals = cues.stream()
+                .allMatch(cue -> cue.text().value().equals(cue.text().value().toUpperCase(Locale.ROOT)));
+        Text.Builder act = new Text.Builder(file);
+        long end = 0;
+        for (Cue cue : cues) {
+            boolean silence = cue.from() - end > SILENCE;
+            if (!act.isEmpty() && (!written || silence)) {
+                blocks.add(Block.of(Block.Kind.CAPTION, act.build()));
+                act = new Text.Builder(file);
+            }
+            append(act, cue.text());
+            end = cue.to();
+        }
+        if (!act.isEmpty()) {
+            blocks.add(Block.of(Block.Kind.CAPTION, act.build()));
+        }
+        return new Page(file, blocks, List.of(), List.of(), !written || capitals, oddities);
+    }
+
+    private static void append(Text.Builder act, Text words) {
+        String value = words.value();
+        int from = 0;
+        for (int i = 1; i <= value.length(); i++) {
+            if (i == value.length() || words.lineAt(i) != words.lineAt(from)) {
+                act.wrap(value.substring(from, i).strip(), words.lineAt(from));
+                from = i;
+            }
+        }
+    }
+
+    private List<Cue> cues(String[] lines) {
+        List<Cue> cues = new ArrayList<>();
+        for (int i = 0; i < lines.length; i++) {
+            Matcher times = TIMES.matcher(lines[i].strip());
+            if (!times.matches()) {
+                continue;
+            }
+            Text.Builder words = new Text.Builder(file);
+            for (i++; i < lines.length && !lines[i].isBlank(); i++) {
+                String bare = Decoded.seen(TAG.matcher(lines[i]).replaceAll("")).strip();
+                if (!bare.isEmpty() && !bare.matches("\\[[^\\]]*\\]|\\([^)]*\\)|♪.*")) {
+                    words.wrap(bare, i + 1);
+                }
+            }
+            if (!words.isEmpty()) {
+                cues.add(new Cue(millis(times, 1), millis(times, 5), words.build()));
+            }
+        }
+        return cues;
+    }
+
+    private static long millis(Matcher times, int group) {
+        String hours = times.group(group);
+        return ((hours == null ? 0 : Long.parseLong(hours)) * 3_600
+                                + Long.parseLong(times.group(group + 1)) * 60
+                                + Long.parseLong(times.group(group + 2)))
+                        * 1_000
+                + Long.parseLong(times.group(group + 3));
+    }
+}

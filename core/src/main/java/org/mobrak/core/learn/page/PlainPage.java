@@ -1,0 +1,322 @@
+package org.mobrak.core.learn.page;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Plain text, Markdown and BBCode: lines that belong together become one block. */
+final class PlainPage {
+    private static final int LONGEST_LINE = 10_000;
+    /** A line so full was wrapped; its next goes on. Our own choice, by looking at texts. */
+    private static final double FULL = .78;
+
+    private static final int NARROWEST = 55;
+    private static final Pattern NUMBER = Pattern.compile(
+            "^\\(?(?:(?i:step|part|schritt) ?)?(\\d{1,2}(?:\\.\\d{1,2})?)\\s?(?:[.):]+\\)?|-)\\s+(?=\\S)");
+    private static final Pattern SECTION = Pattern.compile("^\\d{1,2}\\s{1,3}(?=\\p{Lu})(?=.{3,60}$)");
+    private static final Pattern LOWER_SECTION = Pattern.compile("^\\d{1,2}\\.\\d{1,2}\\s{1,3}(?=\\p{Lu})");
+    private static final Pattern PAGE_NUMBER = Pattern.compile("-? ?\\d{1,3} ?-?");
+    /** A box that was set beside the text. */
+    private static final Pattern BOX = Pattern.compile("^(.*?)\\s{2,}([|+][^|+]{3,}[|+])\\s*$");
+
+    private static final Pattern LETTER = Pattern.compile("^\\(?[a-zA-Z]\\)\\s+(?=\\S)");
+    private static final Pattern BULLET = Pattern.compile("^(?:[-*•+·○●▪>»~]|->|→|\\[[ xX]?\\]|[☐☑✓✔])\\s+(?=\\S)");
+    private static final Pattern RULE = Pattern.compile("^[-=_*~#+|.:\\s]{3,}$");
+    private static final Pattern POST = Pattern.compile(
+            "^(?:#\\d{1,4}\\b|post #?\\d+).{0,80}$|^\\[\\d{1,2}:\\d{2}\\].{0,200}|^.{0,60}(?:wrote|writes|schrieb(?: sie)?|replied):$",
+            Pattern.CASE_INSENSITIVE);
+    /** When something was said in a chat, and by whom. */
+    private static final Pattern SAID = Pattern.compile(
+            "^([\\p{Lu}][\\w .'-]{0,20}?)[ ,(\\[]{1,3}\\d{1,2}:\\d{2}(?:\\s?[ap]m)?[)\\]]?:?\\s{1,3}(?=\\S)|^\\d{1,2}:\\d{2}(?::\\d{2})?\\s{1,3}(?=\\S)()|^\\[\\d{2,4}\\]\\s(?=\\S)()");
+
+    private static final Pattern CHAT = Pattern.compile(
+            "^[\\[(]?\\d{1,2}:\\d{2}(?::\\d{2})?(?:\\s?[ap]m)?[\\])]?\\s{1,4}[<(]?([\\w .'-]{1,24})[:>)]\\s{1,4}");
+
+    private final String file;
+    private final List<Page.Oddity> oddities;
+    private final Markup markup;
+    private final List<Block> blocks = new ArrayList<>();
+    private final List<Page.Passed> passed = new ArrayList<>();
+    private Text.Builder open;
+    private Block.Kind kind = Block.Kind.PARAGRAPH;
+    private int depth;
+    private int width = NARROWEST;
+    private static final Pattern SUM_AT_END = Pattern.compile("[0-9a-fA-F]{32,}\\W*$|\\.(?:zip|img|tar|apk)$");
+    private static final Pattern LABELLED = Pattern.compile(
+            "^(?:For [A-Z][\\w.-]*\\d[\\w.-]*|(?:Sum|MD5|SHA-?\\d*|File|Note|Warning|Edit|EDIT|UPDATE|Battery|Phone|Model|OS)) ?:");
+    private String lastText = "";
+    private int lastLength;
+    private int indent;
+    private String voice = "";
+    private boolean fenced;
+
+    PlainPage(String file, List<Page.Oddity> oddities) {
+        this.file = file;
+        this.oddities = oddities;
+        this.markup = new Markup(file);
+        this.open = new Text.Builder(file);
+    }
+
+    Page read(String[] lines) {
+        TextTables tables = new TextTables(file, markup);
+        unbox(lines);
+        capitals = isInCapitals(lines);
+        for (int i = 0; i < lines.length; i++) {
+            if (lines[i].isBlank()) {
+                flush();
+                continue;
+            }
+            Optional<TextTables.Found> table = fenced ? Optional.empty() : tables.at(lines, i);
+            if (table.isPresent()) {
+                flush();
+                blocks.addAll(table.get().rows());
+                i = table.get().last();
+                continue;
+            }
+            if (i == 0 || lines[i - 1].isBlank()) {
+                width = width(lines, i);
+            }
+            line(lines, i);
+        }
+        flush();
+        boxes.forEach(box -> blocks.add(Block.of(
+                box.value().startsWith("- ") ? Block.Kind.ITEM : Block.Kind.PARAGRAPH,
+                box.sub(box.value().startsWith("- ") ? 2 : 0, box.value().length()))));
+        return new Page(file, blocks, markup.struck(), passed, isSpoken(lines), oddities);
+    }
+
+    /** Whether all of the text is in capitals, so that capitals say nothing. */
+    private boolean capitals;
+
+    private static boolean isInCapitals(String[] lines) {
+        int upper = 0;
+        int lower = 0;
+        for (String line : lines) {
+            for (int i = 0; i < line.length(); i++) {
+                upper += Character.isUpperCase(line.charAt(i)) ? 1 : 0;
+                lower += Character.isLowerCase(line.charAt(i)) ? 1 : 0;
+            }
+        }
+        return upper > 2 * lower;
+    }
+
+    private final List<Text> boxes = new ArrayList<>();
+    private final java.util.Set<String> seen = new java.util.HashSet<>();
+
+    /** What stands in a box beside the text is read behind it. */
+    private void unbox(String[] lines) {
+        Text.Builder box = new Text.Builder(file);
+        for (int i = 0; i < lines.length; i++) {
+            Matcher beside = BOX.matcher(lines[i]);
+            if (lines[i].length() < 300 && beside.find()) {
+                String words = beside.group(2)
+                        .substring(1, beside.group(2).length() - 1)
+                        .strip();
+                boolean rule = words.isEmpty() || words.matches("[-=+]+");
+                if (rule || words.startsWith("- ") || words.equals(words.toUpperCase(Locale.ROOT))) {
+                    box = close(box);
+                }
+                if (!rule) {
+                    box.wrap(words, i + 1);
+                }
+                lines[i] = beside.group(1);
+            }
+        }
+        close(box);
+    }
+
+    private Text.Builder close(Text.Builder box) {
+        if (!box.isEmpty()) {
+            boxes.add(box.build());
+        }
+        return new Text.Builder(file);
+    }
+
+    /** How wide a run of lines is. */
+    private static int width(String[] lines, int from) {
+        int width = NARROWEST;
+        for (int i = from; i < lines.length && !lines[i].isBlank(); i++) {
+            width = Math.max(width, Math.min(lines[i].length(), 200));
+        }
+        return width;
+    }
+
+    /** Words that were spoken have hardly a figure in them. */
+    private static boolean isSpoken(String[] lines) {
+        int figures = 0;
+        int letters = 0;
+        int words = 0;
+        for (String line : lines) {
+            for (int i = 0; i < line.length(); i++) {
+                figures += Character.isDigit(line.charAt(i)) ? 1 : 0;
+                letters += Character.isLetter(line.charAt(i)) ? 1 : 0;
+            }
+            Matcher numbers = NUMBER_WORD.matcher(line.toLowerCase(Locale.ROOT));
+            while (numbers.find()) {
+                words++;
+            }
+        }
+        return letters > 400 && words >= 5 && figures * 40 < letters && words * 2 > figures / 2;
+    }
+
+    private static final Pattern NUMBER_WORD = Pattern.compile(
+            "\\b(?:two|three|four|five|six|seven|eight|nine|ten|fifteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)\\b");
+
+    private void line(String[] lines, int i) {
+        String raw = lines[i].length() > LONGEST_LINE ? lines[i].substring(0, LONGEST_LINE) : lines[i];
+        if (raw.strip().startsWith("```")) {
+            flush();
+            fenced = !fenced;
+            passed.add(new Page.Passed(i + 1, Page.Why.NAVIGATION));
+            return;
+        }
+        if (fenced) {
+            blocks.add(new Block(
+                    Block.Kind.CODE, Text.of(file, i + 1, Decoded.seen(raw).strip()), 0, List.of(), voice));
+            return;
+        }
+        Markup.Line line = markup.line(i + 1, raw);
+        if (line.text().isEmpty()) {
+            return;
+        }
+        if (line.quote() > 0) {
+            flush();
+            blocks.add(new Block(Block.Kind.QUOTE, Text.of(file, i + 1, line.text()), line.quote(), List.of(), voice));
+            return;
+        }
+        if (line.code()) {
+            flush();
+            blocks.add(new Block(Block.Kind.CODE, Text.of(file, i + 1, line.text()), 0, List.of(), voice));
+            return;
+        }
+        boolean again = line.text().length() > 30
+                && !line.text().contains("|")
+                && i > 20
+                && !seen.add(line.text())
+                && line.indent() == 0
+                && line.text().matches(".*\\s{3,}.*|.*\\b[Nn]o\\. \\d+.*");
+        if (again || PAGE_NUMBER.matcher(line.text()).matches() && line.indent() > 8) {
+            passed.add(new Page.Passed(i + 1, Page.Why.NAVIGATION));
+            return;
+        }
+        seen.add(line.text());
+        if (RULE.matcher(line.text()).matches()) {
+            flush();
+            return;
+        }
+        boolean underlined = i + 1 < lines.length
+                && lines[i + 1].strip().matches("[=]{3,}|[-]{3,}")
+                && (i == 0 || lines[i - 1].isBlank() || blocks.isEmpty());
+        boolean first = i == 0 || lines[i - 1].isBlank();
+        boolean above = first
+                && i + 1 < lines.length
+                && HEAD_SHAPE.matcher(line.text()).matches()
+                && (isListed(lines[i + 1])
+                        || indentOf(lines[i + 1]) > line.indent() + 1
+                        || line.text().length() < SHORT_HEAD && !lines[i + 1].isBlank() && i > 0);
+        block(i + 1, line, underlined || above);
+        lastLength = raw.length();
+        lastText = line.text();
+    }
+
+    private void block(int number, Markup.Line line, boolean underlined) {
+        String text = line.text();
+        if (POST.matcher(text).matches()) {
+            flush();
+            voice = text;
+            blocks.add(new Block(Block.Kind.PARAGRAPH, Text.of(file, number, text), 0, List.of(), "post"));
+            return;
+        }
+        Matcher chat = CHAT.matcher(text);
+        Matcher said = SAID.matcher(text);
+        if (chat.find()) {
+            flush();
+            voice = chat.group(1);
+            text = text.substring(chat.end());
+        } else if (said.find()) {
+            flush();
+            text = text.substring(said.end());
+        }
+        Matcher numbered = NUMBER.matcher(text);
+        Matcher section = SECTION.matcher(text);
+        Matcher lettered = LETTER.matcher(text);
+        Matcher bullet = BULLET.matcher(text);
+        if (line.heading() || underlined || section.find()) {
+            flush();
+            start(Block.Kind.HEADING, line, number, NUMBER.matcher(text).replaceFirst(""));
+            flush();
+        } else if (numbered.find()) {
+            flush();
+            String rest = text.substring(numbered.end());
+            start(
+                    isShouted(rest) && rest.length() < 60 && !rest.endsWith(".") ? Block.Kind.HEADING : Block.Kind.STEP,
+                    line,
+                    number,
+                    rest);
+        } else if (LOWER_SECTION.matcher(text).find()) {
+            flush();
+            start(Block.Kind.STEP, line, number, LOWER_SECTION.matcher(text).replaceFirst(""));
+        } else if (lettered.find()) {
+            flush();
+            start(Block.Kind.STEP, line, number, text.substring(lettered.end()));
+        } else if (bullet.find()) {
+            flush();
+            start(Block.Kind.ITEM, line, number, text.substring(bullet.end()));
+        } else if (!open.isEmpty() && goesOn(line)) {
+            open.wrap(text, number);
+        } else {
+            flush();
+            boolean label = text.endsWith(":") && text.length() < 70 && !text.contains(". ");
+            boolean shouted = isShouted(text) && text.length() < 60 && !text.endsWith(".") && !text.contains(",");
+            start(label || shouted ? Block.Kind.HEADING : Block.Kind.PARAGRAPH, line, number, text);
+            if (label || shouted) {
+                flush();
+            }
+        }
+    }
+
+    private static final Pattern HEAD_SHAPE = Pattern.compile("[\\p{Lu}\\d][^.!?;]{1,40}[\\p{L}\\d)?]");
+    private static final int SHORT_HEAD = 22;
+
+    private static boolean isListed(String line) {
+        String text = line.strip();
+        return BULLET.matcher(text).find()
+                || NUMBER.matcher(text).find()
+                || LETTER.matcher(text).find();
+    }
+
+    private static int indentOf(String line) {
+        return line.length() - line.stripLeading().length();
+    }
+
+    private boolean isShouted(String text) {
+        return !capitals
+                && text.equals(text.toUpperCase(Locale.ROOT))
+                && text.chars().filter(Character::isLetter).count() > 3;
+    }
+
+    /** Whether a line belongs to the one before: that one was full, or this one is indented below an item. */
+    private boolean goesOn(Markup.Line line) {
+        boolean list = kind == Block.Kind.ITEM || kind == Block.Kind.STEP;
+        boolean ended = SUM_AT_END.matcher(lastText).find()
+                || LABELLED.matcher(line.text()).find() && line.indent() <= indent;
+        return lastLength >= width * FULL && width > NARROWEST && !ended || list && line.indent() > indent;
+    }
+
+    private void start(Block.Kind as, Markup.Line line, int number, String words) {
+        kind = as;
+        indent = line.indent();
+        depth = as == Block.Kind.HEADING ? line.level() : line.indent() / 2;
+        open.append(words, number);
+    }
+
+    private void flush() {
+        if (!open.isEmpty()) {
+            blocks.add(new Block(kind, open.build(), depth, List.of(), voice));
+            open = new Text.Builder(file);
+        }
+    }
+}

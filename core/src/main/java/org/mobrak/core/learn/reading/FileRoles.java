@@ -1,0 +1,238 @@
+package org.mobrak.core.learn.reading;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/** What a file is for, where it lies and whether it stays packed: by its name, and by the sentences it stands in. */
+final class FileRoles {
+    private static final Cue CARD = Cue.of(
+            "(?:to|on|onto|in|into) (?:the |your |an? )?(?:sd|memory|external|micro sd|phone)?.?card",
+            "internal (?:storage|memory)",
+            "phone(?:'s)? (?:memory|storage)",
+            "/sdcard.*",
+            "(?:to|on|onto) the (?:phone|tablet)",
+            "push",
+            "sd card",
+            "folder called download",
+            "copy (?:it|both|them|the)?.{0,30}(?:phone|tablet)",
+            "from the card",
+            "goes in the card");
+    private static final Cue COMPUTER = Cue.of(
+            "(?:on|to) (?:the |your )?(?:computer|pc|laptop|bench pc)",
+            "same folder",
+            "in the folder",
+            "workshop stick",
+            "double.?click",
+            "flasher",
+            "slot",
+            "field");
+    private static final Cue CLOSED = Cue.of(
+            "(?:do(?:es)? not|don't|dont|not|never|please not|without|nor) (?:un(?:pack|zip)(?:ped|ping|ped)?|extract(?:ed|ing)?|open(?:ed)?(?: them| it| the zips?)?(?: up)?)",
+            "stays? (?:a )?zip(?:ped)?",
+            "leave (?:it|them) (?:zipped|packed|closed|a zip)",
+            "keep (?:it|them) (?:zipped|packed|closed)",
+            "still zipped",
+            "wants them closed",
+            "stays zipped",
+            "unopened",
+            "not unpacked",
+            "don't open (?:the zips?|them|it)",
+            "leave it as a (?:tar|zip)",
+            "no need to (?:unpack|unzip|extract)",
+            "as (?:a )?zip");
+    private static final Cue OPENED =
+            Cue.of("un(?:pack|zip)(?:ped|s|ping)?", "extract(?:ed)?", "tar xzf", "inside (?:is|are)");
+    private static final Cue FLASHER =
+            Cue.of("slot", "field", "box called", "download mode", "dl mode", "flasher", "pda", "downloading");
+
+    private final List<Sentence> sentences;
+    private final String all;
+    private static final int MOST = 60_000;
+    private final boolean phoneOnly;
+    private final boolean closed;
+
+    FileRoles(List<Sentence> sentences) {
+        this.sentences = sentences;
+        StringBuilder text = new StringBuilder();
+        sentences.forEach(sentence -> text.append(sentence.lower()).append('\n'));
+        this.all = text.substring(0, Math.min(text.length(), MOST));
+        this.closed =
+                all.lines().anyMatch(line -> CLOSED.in(line) && line.matches(".*\\b(?:both|zips?|them|packages)\\b.*"));
+        this.phoneOnly = Cue.of("without (?:any |a )?computer", "no computer", "in the same phone")
+                .in(all);
+    }
+
+    void tell(FileRead file, String title) {
+        String name = file.value().toLowerCase(Locale.ROOT);
+        file.role = role(file, name, title);
+        file.partition = partition(file.role, name);
+        file.slot.ifPresent(slot -> file.partition = file.partition.filter(one -> !one.equals("system")));
+        boolean zip = name.matches(".*\\.(?:zip|tgz|tar\\.gz|7z|rar|gz)");
+        boolean intoRecovery = file.role.matches(
+                        "root package|OS package|services package|update package|pre-rooted package|verity patch|recovery package")
+                && zip;
+        file.where = Optional.of(where(file, intoRecovery));
+        if (zip || name.endsWith(".tar")) {
+            packed(file, intoRecovery);
+        }
+    }
+
+    private void packed(FileRead file, boolean intoRecovery) {
+        boolean closed = said(file, CLOSED);
+        boolean opened = !closed && saysOpened(file);
+        if (opened) {
+            file.keepZipped = Optional.of(false);
+            file.where = Optional.of("computer");
+        } else if (closed || intoRecovery) {
+            file.keepZipped = Optional.of(true);
+        }
+    }
+
+    private boolean saysOpened(FileRead file) {
+        return near(file).stream().anyMatch(sentence -> {
+            int at = OPENED.at(sentence.lower());
+            return at >= 0
+                    && !sentence.lower()
+                            .substring(Math.max(0, at - 24), at)
+                            .matches(".*\\b(?:not|don't|dont|never|got|helpfully)\\b.*")
+                    && !CLOSED.in(sentence.lower());
+        });
+    }
+
+    private boolean said(FileRead file, Cue cue) {
+        return near(file).stream().anyMatch(sentence -> cue.in(sentence.lower()))
+                || cue == CLOSED
+                        && all.lines()
+                                .anyMatch(line ->
+                                        CLOSED.in(line) && line.matches(".*\\b(?:both|zips?|them|packages)\\b.*"))
+                        && file.value().toLowerCase(Locale.ROOT).endsWith(".zip");
+    }
+
+    /** The sentences that name a file, and the next of the same block. */
+    private List<Sentence> near(FileRead file) {
+        return file.sentences.stream()
+                .flatMap(sentence ->
+                        sentences.subList(sentence.index(), Math.min(sentences.size(), sentence.index() + 3)).stream()
+                                .filter(next -> next == sentence
+                                        || next.block() == sentence.block()
+                                        || next.index() == sentence.index() + 1
+                                                && FileNames.names(next.value()).isEmpty()))
+                .toList();
+    }
+
+    private String where(FileRead file, boolean intoRecovery) {
+        String name = file.value().toLowerCase(Locale.ROOT);
+        if (name.endsWith(".apk") || phoneOnly && !name.endsWith(".exe")) {
+            return "phone";
+        }
+        if (name.matches(".*\\.(?:exe|bat|sh|command|dmg|tgz|msi|py|jar)") || file.slot.isPresent()) {
+            return "computer";
+        }
+        boolean card = said(file, CARD) && !file.role.contains("firmware");
+        if (intoRecovery) {
+            return "phone";
+        }
+        boolean console = all.matches("(?s).*\\b(?:flash|write|put|boot)\\s+(?:\\w+\\s+)?\\Q" + name + "\\E.*");
+        return console
+                        || said(file, COMPUTER)
+                        || file.role.matches("recovery image|kernel package|firmware package|toolkit|boot image")
+                                && !(card && phoneOnly)
+                ? "computer"
+                : "phone";
+    }
+
+    private String role(FileRead file, String name, String title) {
+        StringBuilder said = new StringBuilder();
+        near(file).forEach(sentence -> said.append(sentence.lower()).append(' '));
+        String about = said.toString();
+        if (name.endsWith(".apk")) {
+            return about.matches("(?s).*\\b(?:manager|superuser)\\b.*")
+                            && !name.contains("root")
+                            && all.split("\\.apk").length > 2
+                    ? "manager app"
+                    : "exploit app";
+        }
+        if (name.matches(".*\\.(?:bat|sh|command|exe|dmg|tgz|msi|py|jar)")) {
+            return "toolkit";
+        }
+        boolean image = name.matches(".*\\.(?:img|img\\.md5|tar|tar\\.md5|bin)");
+        if (name.contains("stock") && name.contains("rec")) {
+            return "stock recovery";
+        }
+        if (image
+                && (name.matches(".*(?:recov|rcv|(?<![a-z])rec(?![a-z])).*")
+                        || about.matches(
+                                "(?s).*\\b(?:recovery image|flash recovery|write recovery|put recovery|the recovery[: ]|recovery\\W{1,3}\\Q"
+                                        + name + "\\E).*")
+                        || title.contains("recover") && !title.contains("root from"))) {
+            return "recovery image";
+        }
+        if (name.matches(".*(?:kern|zimage|insecure|boot).*") && image
+                || image && about.matches("(?s).*\\bkernel\\b.*") && FLASHER.in(all)) {
+            return "kernel package";
+        }
+        if (name.matches(".*(?:modem|radio|baseband).*")) {
+            return "modem package";
+        }
+        if (name.matches(".*(?:verity|noforce|force).*")) {
+            return "verity patch";
+        }
+        if (name.matches(".*\\.zip")) {
+            return zip(name, about, title);
+        }
+        if (name.matches(".*(?:full|stock|firmware|code|_eu_|global|generic|phone|reg).*") || !image) {
+            return about.matches("(?s).*\\b(?:pre-?rooted|comes already with root)\\b.*")
+                    ? "pre-rooted package"
+                    : "firmware package";
+        }
+        if (name.contains("root") || about.contains("already with root")) {
+            return about.contains("with root") ? "pre-rooted package" : "root package";
+        }
+        return title.matches(".*\\b(?:stock|factory|original|firmware)\\b.*")
+                ? "firmware package"
+                : name.endsWith(".img") ? "recovery image" : "kernel package";
+    }
+
+    private String zip(String name, String about, String title) {
+        if (name.matches(".*(?:services|store|shop|gapps|tradepost|market).*")
+                || about.matches("(?s).*\\b(?:store and account|the store|shop and the mail|services)\\b.*")
+                        && !name.matches(".*(?:root|su[-_.]).*")) {
+            return "services package";
+        }
+        if (name.matches(".*(?:^|[-_])(?:ota|update)(?:[-_.]).*")
+                && !name.matches(".*(?:su|root|overseer|manager).*")) {
+            return "update package";
+        }
+        if (name.matches(".*(?:prf|prerooted|pre-rooted|rooted).*")) {
+            return "pre-rooted package";
+        }
+        boolean script = about.matches(
+                        "(?s).*(?:\\.bat|\\.sh\\b|\\.command|script|menu|unpack it|\\bunzip\\b|folder without blanks).*")
+                && !about.matches("(?s).*install (?:the )?zip.*");
+        if (script && !all.matches("(?s).*\\b(?:install|choose|flash|add)\\b.{0,40}\\Q" + name + "\\E.*")) {
+            return "toolkit";
+        }
+        if (name.matches(".*(?:full|firmware|stock).*")) {
+            return "firmware package";
+        }
+        if (name.matches(".*(?:recov|dualrec|cwm).*")) {
+            return "recovery package";
+        }
+        boolean os = title.matches(".*\\b(?:custom (?:os|rom)|os|rom|community)\\b.*")
+                || all.matches("(?s).*\\bservices\\b.*") && all.matches("(?s).*\\b(?:factory reset|wipe)\\b.*");
+        boolean root = name.matches(".*(?:root|su[-_.\\d]|superuser|beadle|manager).*")
+                || about.matches("(?s).*\\b(?:root|superuser|manager)\\b.*");
+        return root || !os ? "root package" : "OS package";
+    }
+
+    private static Optional<String> partition(String role, String name) {
+        if (role.equals("recovery image") || role.equals("stock recovery")) {
+            return Optional.of("recovery");
+        }
+        if (role.equals("kernel package") || role.equals("boot image")) {
+            return Optional.of("kernel");
+        }
+        return role.equals("modem package") ? Optional.of("radio") : Optional.empty();
+    }
+}

@@ -1,0 +1,191 @@
+package org.mobrak.core.learn.reading;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.mobrak.core.learn.page.Text;
+
+/** Numbers and names as they are spelled out aloud (“b v seven twenty t”, “four point oh point four”), written as they are written. */
+final class Spoken {
+    private static final Map<String, Integer> ONES = Map.ofEntries(
+            Map.entry("oh", 0),
+            Map.entry("zero", 0),
+            Map.entry("one", 1),
+            Map.entry("two", 2),
+            Map.entry("three", 3),
+            Map.entry("four", 4),
+            Map.entry("five", 5),
+            Map.entry("six", 6),
+            Map.entry("seven", 7),
+            Map.entry("eight", 8),
+            Map.entry("nine", 9));
+    private static final Map<String, Integer> TEENS = Map.ofEntries(
+            Map.entry("ten", 10),
+            Map.entry("eleven", 11),
+            Map.entry("twelve", 12),
+            Map.entry("thirteen", 13),
+            Map.entry("fourteen", 14),
+            Map.entry("fifteen", 15),
+            Map.entry("sixteen", 16),
+            Map.entry("seventeen", 17),
+            Map.entry("eighteen", 18),
+            Map.entry("nineteen", 19));
+    private static final Map<String, Integer> TENS = Map.of(
+            "twenty", 20, "thirty", 30, "forty", 40, "fifty", 50, "sixty", 60, "seventy", 70, "eighty", 80, "ninety",
+            90);
+    private static final Map<String, String> MARKS =
+            Map.of("point", ".", "dot", ".", "underscore", "_", "dash", "-", "hyphen", "-", "minus", "-");
+    private static final Pattern WORD = Pattern.compile("[A-Za-z0-9]+");
+    private static final Pattern BETWEEN = Pattern.compile("[ \\n]|-|, ");
+    /** Single letters that are words of the language. */
+    private static final Set<String> WORDS = Set.of("a", "i");
+
+    /** A word, and what it is written as. */
+    private record Part(int from, int to, String as, Kind kind) {}
+
+    private enum Kind {
+        NUMBER,
+        LETTER,
+        MARK,
+        WORD
+    }
+
+    /** The same text with what was spelled out written together. */
+    Text written(Text text) {
+        String value = text.value();
+        List<Part> parts = parts(value);
+        Text.Builder out = new Text.Builder(text.file());
+        int from = 0;
+        for (int i = 0; i < parts.size(); ) {
+            int end = runEnd(parts, i, value);
+            if (end - i < 1 || !isSpelled(parts.subList(i, end))) {
+                i++;
+                continue;
+            }
+            copy(out, text, from, parts.get(i).from());
+            out.append(joined(parts.subList(i, end)), text.lineAt(parts.get(i).from()));
+            from = parts.get(end - 1).to();
+            i = end;
+        }
+        copy(out, text, from, value.length());
+        return out.build();
+    }
+
+    private static void copy(Text.Builder out, Text text, int from, int to) {
+        int begin = from;
+        for (int i = from + 1; i <= to; i++) {
+            if (i == to || text.lineAt(i) != text.lineAt(begin)) {
+                out.append(text.value().substring(begin, i), text.lineAt(begin));
+                begin = i;
+            }
+        }
+    }
+
+    private static List<Part> parts(String value) {
+        List<Part> parts = new ArrayList<>();
+        Matcher words = WORD.matcher(value);
+        while (words.find()) {
+            String word = words.group();
+            String lower = word.toLowerCase(Locale.ROOT);
+            boolean cut = words.start() > 0 && "'’".indexOf(value.charAt(words.start() - 1)) >= 0;
+            Kind kind = cut
+                    ? Kind.WORD
+                    : number(lower) >= 0 || word.chars().allMatch(Character::isDigit)
+                            ? Kind.NUMBER
+                            : MARKS.containsKey(lower)
+                                    ? Kind.MARK
+                                    : word.length() == 1 && !WORDS.contains(word) ? Kind.LETTER : Kind.WORD;
+            parts.add(new Part(words.start(), words.end(), word, kind));
+        }
+        return parts;
+    }
+
+    private static int number(String word) {
+        return ONES.getOrDefault(word, TEENS.getOrDefault(word, TENS.getOrDefault(word, -1)));
+    }
+
+    private static int runEnd(List<Part> parts, int from, String value) {
+        int end = from;
+        while (end < parts.size()
+                && (parts.get(end).kind() != Kind.WORD || end > from && isNamePart(parts, end))
+                && (end == from
+                        || BETWEEN.matcher(value.substring(
+                                        parts.get(end - 1).to(), parts.get(end).from()))
+                                .matches())) {
+            end++;
+        }
+        while (end > from && parts.get(end - 1).kind() == Kind.MARK) {
+            end--;
+        }
+        // “this grey one b v seven”: the one is no part of the name.
+        boolean named = end - from > 2
+                && parts.get(from).as().equals("one")
+                && parts.get(from + 1).kind() == Kind.LETTER;
+        return named ? from : end;
+    }
+
+    /** “underscore insecure”, “dot tar”: a word of a file's name. */
+    private static boolean isNamePart(List<Part> parts, int at) {
+        String before = parts.get(at - 1).as().toLowerCase(Locale.ROOT);
+        return before.equals("underscore")
+                || before.equals("dot")
+                        && parts.get(at).as().toLowerCase(Locale.ROOT).matches("tar|zip|img|apk|exe|bat|sh|bin|md");
+    }
+
+    /** A number, or letters beside a number or a mark; “i” and “a” alone are words. */
+    private static boolean isSpelled(List<Part> run) {
+        boolean numbers = run.stream().anyMatch(part -> part.kind() == Kind.NUMBER);
+        long letters = run.stream().filter(part -> part.kind() == Kind.LETTER).count();
+        return numbers && run.get(0).kind() != Kind.MARK
+                || letters >= 3 && run.get(0).kind() == Kind.LETTER;
+    }
+
+    private static String joined(List<Part> run) {
+        StringBuilder out = new StringBuilder();
+        boolean pointed = run.stream()
+                .anyMatch(
+                        part -> part.as().equalsIgnoreCase("point") || part.as().equalsIgnoreCase("dot"));
+        boolean named = run.stream().anyMatch(part -> part.as().equalsIgnoreCase("underscore"));
+        boolean lettered = run.stream().anyMatch(part -> part.kind() == Kind.LETTER);
+        for (int i = 0; i < run.size(); i++) {
+            Part part = run.get(i);
+            String lower = part.as().toLowerCase(Locale.ROOT);
+            if (part.kind() == Kind.LETTER) {
+                out.append(
+                        named ? part.as().toLowerCase(Locale.ROOT) : part.as().toUpperCase(Locale.ROOT));
+            } else if (part.kind() == Kind.WORD) {
+                out.append(part.as().toLowerCase(Locale.ROOT));
+            } else if (part.kind() == Kind.MARK) {
+                out.append(MARKS.get(lower));
+            } else if (TENS.containsKey(lower) && i + 1 < run.size() && isOne(run.get(i + 1)) && !lettered) {
+                out.append(TENS.get(lower) + ONES.getOrDefault(run.get(++i).as().toLowerCase(Locale.ROOT), 0));
+            } else {
+                String digits = number(lower) >= 0 ? String.valueOf(number(lower)) : part.as();
+                boolean afterNumber = i > 0 && run.get(i - 1).kind() == Kind.NUMBER && !lettered && !pointed;
+                out.append(afterNumber && run.size() != 3 ? " " : "")
+                        .append(pointed && !named && afterNumberOf(run, i) ? "." : "")
+                        .append(pointed && !named && i > 0 && run.get(i - 1).kind() == Kind.LETTER ? " " : "")
+                        .append(digits);
+            }
+        }
+        boolean threeOnes = run.size() == 3 && run.stream().allMatch(Spoken::isOne);
+        return threeOnes ? String.join(".", out.toString().split("")) : out.toString();
+    }
+
+    /** “four point oh four”: the second point is not said. */
+    private static boolean afterNumberOf(List<Part> run, int at) {
+        return at > 0 && run.get(at - 1).kind() == Kind.NUMBER && !isTens(run.get(at - 1));
+    }
+
+    private static boolean isTens(Part part) {
+        return TENS.containsKey(part.as().toLowerCase(Locale.ROOT));
+    }
+
+    private static boolean isOne(Part part) {
+        return part.kind() == Kind.NUMBER && ONES.containsKey(part.as().toLowerCase(Locale.ROOT));
+    }
+}

@@ -1,0 +1,432 @@
+package org.mobrak.core.learn.reading;
+
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.mobrak.core.learn.page.Block;
+import org.mobrak.core.learn.reading.Sentence.Section;
+
+/** What is to be done, in its order, from any form in which people tell it; with keys, signs, waits and remedies beside their step. */
+final class StepsReading {
+    private static final Set<Section> NO_STEPS =
+            EnumSet.of(Section.EXCLUDED, Section.NEEDS, Section.FILES, Section.PHONES, Section.CHANGES, Section.UNDO);
+    private static final int FEW = 3;
+    private static final int MANY = 22;
+    private static final Cue SIGN = Cue.of(
+            "appears?",
+            "shows?",
+            "shown",
+            "says?",
+            "said",
+            "comes? up",
+            "comes",
+            "turns (?:green|blue|red|upside)",
+            "lights? up",
+            "goes (?:blue|green|yellow)",
+            "you (?:will |should )?see",
+            "should (?:see|show|c|say)",
+            "until",
+            "till",
+            "visible",
+            "green",
+            "finish(?:ed)?",
+            "done",
+            "ok(?:ay)?",
+            "success(?:ful)?",
+            "icon",
+            "pop-?up",
+            "must (?:now )?be there",
+            "welcome",
+            "passed",
+            "chimes?",
+            "buzz(?:es)?",
+            "vibrat(?:es?|ion)",
+            "prints?",
+            "ends (?:with|in)",
+            "it answered",
+            "is there",
+            "stands",
+            "asks",
+            "written",
+            "a tick",
+            "completed?",
+            "telling",
+            "told",
+            "sent",
+            "there it",
+            "up to date",
+            "screen (?:goes|is)");
+    private static final Cue REMEDY = Cue.of(
+            "if (?:it|nothing|not|the|that|there|he|you|they|your|this|instead|in)",
+            "when instead",
+            "not\\?",
+            "nothing\\?",
+            "no luck\\?",
+            "should it",
+            "otherwise",
+            "if");
+    private static final Cue WRONG = Cue.of(
+            "that was wrong",
+            "which was wrong",
+            "was wrong",
+            "was a mistake",
+            "was the mistake",
+            "wrong:",
+            "no wait",
+            "that's the old way",
+            "forget that",
+            "scratch that",
+            "i'm lying",
+            "no sorry",
+            "sorry that's",
+            "too late",
+            "unrelated");
+    private static final Cue PROVE = Cue.of(
+            "check (?:that|whether|under|root|with)",
+            "root (?:checker|tester)",
+            "check app",
+            "must (?:now )?say",
+            "did it (?:work|take)",
+            "proof",
+            "verify that",
+            "terminal",
+            "open (?:the )?(?:app|manager)",
+            "control with",
+            "icon .{0,20}(?:there|drawer)",
+            "compare the number",
+            "see: welcome",
+            "confirm that");
+    private static final Cue GATHER = Cue.of("downloaded?", "fetch", "get these", "get the files", "save as");
+    private static final Cue PREPARE = Cue.of(
+            "charge",
+            "enable",
+            "switch(?:ed)? on",
+            "usb.?debug",
+            "unknown sources",
+            "install (?:the )?drivers?",
+            "back ?up",
+            "copy",
+            "copied",
+            "unpack",
+            "unzip",
+            "extract",
+            "developer",
+            "sum",
+            "md5",
+            "checksum",
+            "save what");
+    private static final Cue TIDY = Cue.of("uninstall", "switch .{0,20} off again", "clean up", "delete the", "relock");
+    private static final Cue NO_RETURN =
+            Cue.of("no way back", "cannot be undone", "can't be undone", "point of no return");
+
+    private final List<Sentence> sentences;
+    private final List<StepRead> steps = new ArrayList<>();
+    private final boolean numbered;
+    private final boolean bulleted;
+
+    StepsReading(List<Sentence> sentences) {
+        this.sentences = sentences;
+        numbered = sentences.stream()
+                        .filter(one -> one.is(Block.Kind.STEP) && one.part() == 0 && !NO_STEPS.contains(one.section()))
+                        .filter(one -> Acts.isAct(one) || one.section() == Section.STEPS)
+                        .count()
+                >= FEW;
+        bulleted = sentences.stream()
+                        .filter(one -> one.is(Block.Kind.ITEM) && one.part() == 0 && !NO_STEPS.contains(one.section()))
+                        .filter(Acts::isAct)
+                        .count()
+                >= 2;
+    }
+
+    List<StepRead> read() {
+        Optional<StepRead> open = Optional.empty();
+        for (Sentence sentence : sentences) {
+            if (sentence.takenBack()) {
+                continue;
+            }
+            if (isOver(sentence)) {
+                open = Optional.empty();
+                continue;
+            }
+            boolean again = open.isPresent()
+                    && waits(sentence)
+                    && open.get().sentences.stream().anyMatch(StepsReading::waits);
+            boolean begins = begins(sentence, open)
+                    || again && goesOn(sentence, open.get())
+                    || isWait(sentence)
+                            && open.filter(step -> goesOn(sentence, step)).isEmpty();
+            if (begins) {
+                StepRead step = new StepRead(sentence);
+                steps.add(step);
+                open = Optional.of(step);
+            } else if (open.isPresent() && goesOn(sentence, open.get())) {
+                open.get().sentences.add(sentence);
+            } else if (open.isPresent()
+                    && sentence.block() != open.get().first.block()
+                    && !isNear(sentence, open.get())) {
+                open = Optional.empty();
+            }
+        }
+        withdraw();
+        steps.forEach(this::fill);
+        merge();
+        return steps;
+    }
+
+    /** It tells how long something usually takes. */
+    private static boolean waits(Sentence sentence) {
+        return Durations.in(sentence.lower()).stream().anyMatch(span -> !span.worry());
+    }
+
+    private static final Cue LASTS = Cue.of(
+            "first (?:boot|start|time)",
+            "takes?",
+            "took",
+            "lasts?",
+            "wait",
+            "runs for",
+            "minutes later",
+            "it sits",
+            "usually",
+            "be patient",
+            "about \\d+ min.*",
+            "until it",
+            "for up to");
+
+    /** A wait is something to do, also where it is only told. */
+    private static boolean isWait(Sentence sentence) {
+        return !sentence.isListed()
+                && !NO_STEPS.contains(sentence.section())
+                && sentence.section() != Section.TALK
+                && !sentence.is(Block.Kind.QUOTE)
+                && LASTS.in(sentence.lower())
+                && sentence.lower().length() < 220
+                && !Durations.in(sentence.lower()).isEmpty()
+                && !WRONG.in(sentence.lower());
+    }
+
+    /** What cannot belong to a step. */
+    private boolean isOver(Sentence sentence) {
+        return sentence.is(Block.Kind.HEADING)
+                || sentence.quoted()
+                || sentence.section() == Section.CHANGES
+                || sentence.section() == Section.EXCLUDED;
+    }
+
+    private boolean begins(Sentence sentence, Optional<StepRead> open) {
+        if (sentence.index() == 0
+                && !sentence.isListed()
+                && Chords.in(sentence.lower()).isEmpty()
+                && FileNames.names(sentence.value()).isEmpty()) {
+            return false;
+        }
+        if (sentence.is(Block.Kind.CODE)) {
+            boolean joins = open.isPresent()
+                    && (open.get()
+                                    .sentences
+                                    .get(open.get().sentences.size() - 1)
+                                    .value()
+                                    .endsWith(":")
+                            || open.get().first.is(Block.Kind.CODE));
+            return !joins && sentence.section() != Section.UNDO;
+        }
+        boolean shut = NO_STEPS.contains(sentence.section());
+        if (sentence.is(Block.Kind.STEP) && sentence.part() == 0 && !Acts.isNegated(sentence)) {
+            return !shut && (sentence.section() == Section.STEPS || Acts.isAct(sentence) || numbered)
+                    || shut && sentence.section() == Section.CHANGES;
+        }
+        if (Acts.isNegated(sentence)) {
+            return false;
+        }
+        if (sentence.part() > 0 && sentence.isListed()) {
+            // “3. Not now! Hold the key first”: what is to be done comes behind what is not.
+            boolean own =
+                    open.filter(step -> step.first.block() == sentence.block()).isEmpty();
+            return own && !NO_STEPS.contains(sentence.section()) && Acts.isAct(sentence);
+        }
+        if (sentence.is(Block.Kind.ITEM)) {
+            return !shut
+                    && Acts.isAct(sentence)
+                    && (!numbered || sentence.section() == Section.STEPS)
+                    && (bulleted || sentence.section() == Section.STEPS);
+        }
+        boolean told = (!numbered && !bulleted) || sentence.section() == Section.STEPS && !isBesideList(sentence);
+        return told && !shut && sentence.section() != Section.TALK && Acts.isAct(sentence) && !isCondition(sentence);
+    }
+
+    /** Talk about a list that itself holds the steps. */
+    private boolean isBesideList(Sentence sentence) {
+        return sentences.stream()
+                .anyMatch(other -> other.is(Block.Kind.STEP) && other.heads().equals(sentence.heads()));
+    }
+
+    private static boolean isCondition(Sentence sentence) {
+        return sentence.lower()
+                .matches(
+                        "^\\W*(?:if yours|if you have (?:the|a)|owners of|those |people |whoever|who |thanks|good luck|greet|by questions).*");
+    }
+
+    private static boolean isNear(Sentence sentence, StepRead step) {
+        return sentence.index() - step.sentences.get(step.sentences.size() - 1).index() <= 1
+                && (sentence.is(Block.Kind.CODE)
+                        || sentence.isListed()
+                                && sentence.block().depth() > step.first.block().depth()
+                        || sentence.is(Block.Kind.CAPTION));
+    }
+
+    private boolean goesOn(Sentence sentence, StepRead step) {
+        boolean same = sentence.block() == step.first.block()
+                || sentence.block()
+                        == step.sentences.get(step.sentences.size() - 1).block();
+        boolean tells = SIGN.in(sentence.lower())
+                || !Durations.in(sentence.lower()).isEmpty()
+                || REMEDY.begins(sentence.lower())
+                || Acts.isNegated(sentence);
+        return same && (sentence.isListed() || tells || sentence.lower().length() < 60)
+                || isNear(sentence, step) && (sentence.isListed() || sentence.is(Block.Kind.CODE) || tells);
+    }
+
+    /** What was wrong is no step. */
+    private void withdraw() {
+        steps.removeIf(step -> WRONG.in(step.first.lower()) && !step.first.is(Block.Kind.STEP));
+    }
+
+    private void fill(StepRead step) {
+        for (Sentence sentence : step.sentences) {
+            String lower = sentence.lower();
+            if (step.keys.isEmpty() && !WRONG.in(lower)) {
+                step.keys = Chords.chord(lower).map(keys -> Read.of(keys, sentence, 0, Sure.LIKELY));
+            }
+            if (step.mode.isEmpty()) {
+                step.mode = mode(lower);
+            }
+            waits(step, sentence);
+            Matcher clauses = Pattern.compile("[^.;!]+").matcher(sentence.value());
+            while (clauses.find()) {
+                String clause = clauses.group().strip();
+                if (SIGN.in(Sentence.plain(clause))
+                        && !Acts.NEVER.matcher(Sentence.plain(clause)).find()) {
+                    step.signs.add(clause);
+                }
+            }
+            if (sentence != step.first && REMEDY.begins(lower)
+                    || lower.matches("^if (?:it|nothing|the phone|that|this|there is no).*")) {
+                remedy(step, sentence.value());
+            }
+            step.noReturn |= NO_RETURN.in(lower);
+        }
+        String text = step.first.lower();
+        step.phase = PROVE.in(text)
+                ? "prove"
+                : GATHER.in(text)
+                        ? "gather"
+                        : TIDY.in(text) ? "tidy" : PREPARE.in(text) && step.keys.isEmpty() ? "prepare" : "do";
+        if (step.keys.isPresent() && step.mode.isEmpty()) {
+            int next = step.sentences.get(step.sentences.size() - 1).index() + 1;
+            for (int i = next; i < Math.min(sentences.size(), next + 2) && step.mode.isEmpty(); i++) {
+                step.mode = mode(sentences.get(i).lower());
+            }
+        }
+    }
+
+    private static void remedy(StepRead step, String value) {
+        int parts = value.indexOf(", ") > 0
+                ? value.indexOf(", ")
+                : value.indexOf(": ") > 0 ? value.indexOf(": ") : value.indexOf("? ");
+        if (parts > 3 && parts < value.length() - 4) {
+            step.remedies.add(new StepRead.Remedy(
+                    value.substring(0, parts + 1).replaceFirst("[,:]$", ""),
+                    value.substring(parts + 2).strip()));
+        }
+    }
+
+    private static void waits(StepRead step, Sentence sentence) {
+        for (Durations.Span span : Durations.in(sentence.lower())) {
+            Read<Integer> read = Read.of(span.minutes(), sentence, span.start(), Sure.LIKELY);
+            if (span.worry()) {
+                step.worry = step.worry.isPresent() ? step.worry : Optional.of(read);
+            } else {
+                step.normal = step.normal.isPresent() ? step.normal : Optional.of(read);
+            }
+        }
+    }
+
+    /** Into which mode a sentence leads, or in which it is. */
+    static Optional<String> mode(String lower) {
+        if (DOWNLOAD.in(lower)) {
+            return Optional.of("download");
+        }
+        if (CONSOLE.in(lower)) {
+            return Optional.of("flash-console");
+        }
+        return RECOVERY.in(lower) ? Optional.of("recovery") : Optional.empty();
+    }
+
+    private static final Cue DOWNLOAD = Cue.of(
+            "download mode",
+            "dl mode",
+            "download-mode",
+            "says? downloading",
+            "download screen",
+            "downloading don't",
+            "download menu",
+            "downloading\\.?");
+    private static final Cue CONSOLE = Cue.of(
+            "flash console",
+            "console mode",
+            "(?:re)?boot(?:s|ed)? (?:to |into )?(?:the )?(?:boot)?loader",
+            "restart loader",
+            "reboot-loader",
+            "reboot loader",
+            "to-loader",
+            "in(?:to)? the (?:boot)?loader",
+            "(?:boot)?loader (?:screen|mode|menu)",
+            "that is the loader",
+            "in console",
+            "flash menu",
+            "loadctl put",
+            "the loader\\b.{0,20}screen",
+            "phone still white",
+            "(?:phone|it) is now in the loader",
+            "the console");
+    private static final Cue RECOVERY = Cue.of(
+            "recovery mode",
+            "(?:in|into|to|from|enter|reboots? to|back to) (?:the |your |our )?(?:custom |stock |new |own )?recov(?:ery)?",
+            "boot(?:s)? (?:into )?(?:the )?(?:new )?recovery",
+            "recovery:",
+            "stock recov",
+            "that's the recovery",
+            "that is the recovery",
+            "= recovery",
+            "recovery menu",
+            "you are in the recovery",
+            "recovery");
+
+    /** A guide in very small pieces is told in fewer steps. */
+    private void merge() {
+        for (int i = 0; steps.size() > MANY && i + 1 < steps.size(); i++) {
+            StepRead one = steps.get(i);
+            StepRead two = steps.get(i + 1);
+            boolean close = two.first.index()
+                                    - one.sentences
+                                            .get(one.sentences.size() - 1)
+                                            .index()
+                            <= 1
+                    && !two.first.is(Block.Kind.STEP);
+            if (close && !(one.keys.isPresent() && two.keys.isPresent())) {
+                one.sentences.addAll(two.sentences);
+                one.remedies.addAll(two.remedies);
+                one.signs.addAll(two.signs);
+                one.mode = one.mode.or(() -> two.mode);
+                one.keys = one.keys.or(() -> two.keys);
+                one.normal = one.normal.or(() -> two.normal);
+                one.worry = one.worry.or(() -> two.worry);
+                steps.remove(i + 1);
+            }
+        }
+    }
+}

@@ -1,0 +1,553 @@
+package org.mobrak.core.learn.reading;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.mobrak.core.learn.page.Block;
+
+/** Versions by the company they keep: of a tool behind its name, of the OS behind the words for it; and whether before or after. */
+final class VersionsReading {
+    private static final Pattern NUMBER = Pattern.compile(
+            "(?<![\\w.,/-])[vV]?(\\d{1,2}(?:\\.(?:\\d{1,2}|x)){1,3})([a-z])?(?![\\w%]|\\.\\d|[.,]\\d{3}|-\\d|/\\d)");
+    private static final Pattern TOOL = Pattern.compile(
+            "(?<![\\w.-])((?:[A-Z][A-Za-z]*[a-z][\\w-]*|[A-Z]{3,}[\\w-]*)(?: (?:[A-Z][\\w-]+|drivers?|tools?|pack|app|recovery|flasher|package|program|script)){0,2})[ ,]{1,2}(?:\\(?(?:version|ver\\.?|v\\.?|v|release|r) ?)?((?:\\d{1,2}(?:\\.\\d{1,4}){1,3}[a-z]?)|(?:r\\d{1,3})|(?:\\d{1,2}(?![\\w.%:/,-]|\\s*(?:%|percent|minutes?|mins?|seconds?|hours?|[ap]m|mb|gb|times|eur|usd|dollars|euros?|phones?|tablet|or \\d))))");
+    private static final Pattern SMALL_TOOL = Pattern.compile(
+            "(?<![\\w.-])([a-z][a-z-]{2,20}(?: (?:ways?|flasher|tools?|toolkit|driver|writer|program|app|script|manager|recovery))?)[ ,]{1,2}(?:version |ver\\.? |v\\.? ?)?(\\d{1,2}(?:\\.\\d{1,3}){1,2}[a-z]?|r\\d{1,3})(?= or (?:later|newer|up|higher|above)|\\+| and (?:later|newer|up|above)| upwards|(?<=(?:flasher|toolkit|writer) \\d\\.\\d{1,3})|(?<=version \\d\\.\\d{1,3}))");
+    private static final Pattern DRIVER = Pattern.compile(
+            "(?i)((?:[A-Z][A-Za-z]+(?:'s)?(?: own)? ){0,2}(?:USB )?[A-Za-z]*-?drivers?(?: pack(?:age)?)?)(?:[ ,(]{1,3}(?:version |v\\.? ?)?(\\d{1,2}(?:\\.\\d{1,4}){1,4}))?");
+    private static final Pattern LATER = Pattern.compile(
+            "^\\W{0,2}(?:\\+|or (?:later|newer|up|higher|above|better|younger)|and (?:later|newer|up|above|higher)|upwards?|at least|minimum)");
+    private static final Pattern EARLIER =
+            Pattern.compile("^\\W{0,2}(?:or (?:older|earlier|lower|below)|and (?:older|earlier|below|lower))");
+    private static final Cue NO_TOOL = Cue.of(
+            "os",
+            "android",
+            "system",
+            "version",
+            "step",
+            "part",
+            "from",
+            "with",
+            "until",
+            "only",
+            "on",
+            "for",
+            "to",
+            "at",
+            "and",
+            "or",
+            "not",
+            "the",
+            "is",
+            "was",
+            "in",
+            "about",
+            "over",
+            "under",
+            "by",
+            "of",
+            "post",
+            "page",
+            "reply",
+            "build",
+            "than",
+            "about",
+            "after",
+            "before",
+            "battery",
+            "charge",
+            "charged",
+            "settings",
+            "edit",
+            "update",
+            "updated",
+            "pdf",
+            "usb",
+            "win",
+            "windows",
+            "stock",
+            "firmware",
+            "wait",
+            "since",
+            "android os",
+            "hello",
+            "memo",
+            "no",
+            "yes",
+            "took",
+            "takes",
+            "error",
+            "code",
+            "menu",
+            "option",
+            "press",
+            "type",
+            "number",
+            "phone",
+            "tablet",
+            "phones",
+            "model",
+            "models",
+            "software",
+            "rom",
+            "kernel",
+            "bootloader",
+            "loader",
+            "baseband",
+            "all",
+            "both",
+            "mine",
+            "running",
+            "runs",
+            "march",
+            "april",
+            "may",
+            "june",
+            "july",
+            "january",
+            "february",
+            "august",
+            "september",
+            "october",
+            "november",
+            "december",
+            "feb",
+            "jan",
+            "mar",
+            "apr",
+            "jun",
+            "jul",
+            "aug",
+            "sep",
+            "oct",
+            "nov",
+            "dec",
+            "monday",
+            "tuesday",
+            "wednesday",
+            "thursday",
+            "friday",
+            "saturday",
+            "sunday",
+            "fri",
+            "thu",
+            "wed",
+            "tue",
+            "mon",
+            "sat",
+            "sun",
+            "number",
+            "chapter",
+            "handout",
+            "revision",
+            "rev",
+            "field",
+            "slot",
+            "com",
+            "md5",
+            "sha1",
+            "sha256",
+            "sum",
+            "between",
+            "first",
+            "second",
+            "then",
+            "now",
+            "take",
+            "unlike",
+            "up",
+            "down");
+    private static final Cue TO = Cue.of(
+            "became",
+            "becomes?",
+            "up to",
+            "gives(?: you)?",
+            "get",
+            "puts?",
+            "update(?:s|d)? (?:it )?to",
+            "(?:going|go|went|move|brings?|down|back|downgrade|upgrade[ds]?) to",
+            "booted",
+            "must(?: now)? say",
+            "now",
+            "afterwards?",
+            "after this",
+            "it says",
+            "should say",
+            "says",
+            "called",
+            "will be",
+            "like from the shop",
+            "setup screen",
+            "firmware",
+            "go down to",
+            "new",
+            "result",
+            "look:?",
+            "welcome",
+            "lands? (?:on|at)",
+            "ends? (?:on|with)",
+            "you are on",
+            "replace",
+            "since",
+            "port of");
+    private static final Cue NOT_OS = Cue.of(
+            "kernel",
+            "recovery",
+            "loader",
+            "bootloader",
+            "usb",
+            "page",
+            "chapter",
+            "revision",
+            "step",
+            "point",
+            "menu",
+            "driver",
+            "drivers",
+            "manager",
+            "release",
+            "patch",
+            "protocol",
+            "mb",
+            "baseband",
+            "script",
+            "zip",
+            "tool",
+            "app",
+            "binary",
+            "radio",
+            "modem",
+            "core",
+            "euro",
+            "price",
+            "costs?",
+            "dollars",
+            "pounds",
+            "weighs",
+            "inch",
+            "since",
+            "handout",
+            "volts?",
+            "take",
+            "use",
+            "than",
+            "crowbar",
+            "dunlin");
+
+    private final List<Sentence> sentences;
+    private final Set<String> names;
+    private final Map<String, ToolRead> tools = new LinkedHashMap<>();
+    private final List<OsRead> versions = new ArrayList<>();
+    /** Words that stand before a version as a tool's name does. */
+    /** Where versions of tools stand. */
+    private final Set<String> taken = new HashSet<>();
+
+    private final Set<String> toolWords = new HashSet<>();
+
+    /**
+     * An OS version as it is spoken of.
+     *
+     * @param to whether the phone has it only afterwards
+     */
+    record OsRead(Versions versions, Read<String> read, Stance stance, boolean to, Sentence sentence, int start) {}
+
+    /**
+     * @param names of phones and makers, in small letters: what stands behind them is no tool's version
+     */
+    VersionsReading(List<Sentence> sentences, Set<String> names) {
+        this.sentences = sentences;
+        this.names = names;
+    }
+
+    Map<String, ToolRead> tools() {
+        return tools;
+    }
+
+    List<OsRead> versions() {
+        return versions;
+    }
+
+    VersionsReading read() {
+        for (Sentence sentence : sentences) {
+            boolean figures = sentence.value().chars().anyMatch(Character::isDigit);
+            boolean quoted = sentence.quoted();
+            if (sentence.lower().contains("driver")) {
+                drivers(sentence);
+            }
+            if (!quoted && sentence.section() != Sentence.Section.UNDO) {
+                command(sentence);
+            }
+            if (figures && !quoted && sentence.section() != Sentence.Section.CHANGES) {
+                tools(sentence);
+            }
+        }
+        for (Sentence sentence : sentences) {
+            boolean quoted = sentence.quoted();
+            if (sentence.value().indexOf('.') > 0
+                    && !quoted
+                    && sentence.section() != Sentence.Section.CHANGES
+                    && sentence.section() != Sentence.Section.EXCLUDED) {
+                versions(sentence);
+            }
+        }
+        return this;
+    }
+
+    // Tools.
+
+    private void tools(Sentence sentence) {
+        Matcher big = TOOL.matcher(sentence.value());
+        int from = 0;
+        while (big.find(from)) {
+            from = big.end(1);
+            tool(sentence, big.group(1), big.start(1), big.group(2), big.start(2));
+        }
+        Matcher small = SMALL_TOOL.matcher(sentence.lower());
+        while (small.find()) {
+            tool(
+                    sentence,
+                    sentence.value().substring(small.start(1), small.end(1)),
+                    small.start(1),
+                    small.group(2),
+                    small.start(2));
+        }
+    }
+
+    private void tool(Sentence sentence, String said, int at, String version, int versionAt) {
+        String name = said.replaceFirst(
+                "^(?:The|A|An|In|Use|With|Open|Start|Install|Installed|Get|Take|My|And|Old|New|Flasher|Tool|App|Used|You Need|Run|On|For|It|Only|Recovery|Root) (?=\\S)",
+                "");
+        String lower = name.toLowerCase(Locale.ROOT);
+        String first = lower.split(" ")[0];
+        boolean stated =
+                version.contains(".") || version.startsWith("r") || lower.contains("driver") || isUsed(sentence, at);
+        boolean known = names.contains(first) || names.stream().anyMatch(one -> lower.endsWith(one));
+        boolean year = version.matches("(?:19|20)\\d\\d");
+        if (name.length() < 3
+                || NO_TOOL.matcher(lower).matches()
+                || NO_TOOL.matcher(first).matches() && lower.indexOf(' ') < 0
+                || !stated
+                || known && !lower.contains("driver")
+                || year
+                || ModelTokens.isCandidate(name)
+                || name.matches("[A-Z]{1,2}")) {
+            return;
+        }
+        String before = sentence.lower().substring(Math.max(0, at - 24), at);
+        if (before.matches(".*(?:\\bno |not |\\(not |never |build |model |edit:? )$")) {
+            return;
+        }
+        toolWords.add(first);
+        taken.add(sentence.index() + ":" + versionAt);
+        String after = sentence.lower().substring(Math.min(sentence.lower().length(), versionAt + version.length()));
+        String key = lower.replaceAll("[^a-z0-9]", "");
+        Read<String> least = Read.of(version, sentence, versionAt, Sure.LIKELY);
+        Optional<Read<String>> most =
+                EARLIER.matcher(after).find() || before.matches(".*(?:only|exactly|no newer than|at most) (?:with )?$")
+                        ? Optional.of(least)
+                        : Optional.empty();
+        boolean turned = after.matches(
+                "^[^.;]{0,14}(?:does not|doesn't|is not|crash|fails|won't|was released|and below|or below).*");
+        if (!turned || !tools.containsKey(key)) {
+            ToolRead read = new ToolRead(
+                    Read.of(name, sentence, sentence.value().indexOf(name, at), Sure.LIKELY),
+                    lower.contains("driver") ? "driver" : "tool",
+                    turned ? Optional.empty() : Optional.of(least),
+                    most);
+            tools.merge(key, read, (old, next) -> old.atLeast().isPresent() ? old : next);
+        }
+    }
+
+    private static boolean isUsed(Sentence sentence, int at) {
+        String before = sentence.lower().substring(Math.max(0, at - 20), at);
+        return before.matches(
+                        ".*\\b(?:open|start|use|used|with|run|opened|app|program|flasher|tool|take|need|installed?|zip|=)\\W{1,2}(?:the )?$")
+                || sentence.lower()
+                        .contains("not " + sentence.lower().substring(at).split(" ")[0]);
+    }
+
+    private void drivers(Sentence sentence) {
+        Matcher found = DRIVER.matcher(sentence.value());
+        if (!found.find() || sentence.lower().matches(".*\\b(?:no|without|never|not) (?:any |a )?drivers?\\b.*")) {
+            return;
+        }
+        String name = found.group(1)
+                .strip()
+                .replaceFirst(
+                        "^(?i)(?:the|with|of|install|a|an|and|or|your|for|in|on|get|need|needs|all|these|those|some|no|are|is) ",
+                        "")
+                .replaceFirst("^(?i)(?:the|a|an|your) ", "");
+        String key = "drivers";
+        Read<String> read = Read.of(name, sentence, sentence.value().indexOf(name, found.start(1)), Sure.LIKELY);
+        Optional<Read<String>> least = Optional.ofNullable(found.group(2))
+                .map(version -> Read.of(version, sentence, found.start(2), Sure.LIKELY));
+        tools.merge(
+                key,
+                new ToolRead(read, "driver", least, Optional.empty()),
+                (old, next) -> old.atLeast().isPresent() || next.atLeast().isEmpty() ? old : next);
+    }
+
+    /** Commands that are typed name the program they are of. */
+    private void command(Sentence sentence) {
+        Matcher typed = sentence.is(Block.Kind.CODE) ? CODE.matcher(sentence.value()) : TYPED.matcher(sentence.value());
+        while (typed.find()) {
+            String name = typed.group(1);
+            if (!SHELL.contains(name) && name.length() > 2 && !FileNames.isFile(name)) {
+                toolWords.add(name.toLowerCase(Locale.ROOT));
+                tools.putIfAbsent(
+                        name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]", ""),
+                        new ToolRead(
+                                Read.of(name, sentence, typed.start(1), Sure.LIKELY),
+                                "tool",
+                                Optional.empty(),
+                                Optional.empty()));
+            }
+            if (sentence.is(Block.Kind.CODE)) {
+                break;
+            }
+        }
+    }
+
+    private static final Set<String> SHELL = Set.of(
+            "sudo", "su", "sh", "cp", "chmod", "tar", "cd", "ls", "cat", "mv", "rm", "dd", "mount", "reboot", "exit",
+            "echo", "unzip", "python", "python3", "java", "bash", "adduser", "the", "this", "yes", "in", "your", "it",
+            "out", "that", "and", "one", "code", "only", "install");
+    private static final Pattern CODE =
+            Pattern.compile("^(?:[$#>] |[A-Z]:[^>]{0,40}> )?(?:sudo )?([a-z][a-z0-9_-]{2,20})(?= [a-z-])");
+    private static final Pattern TYPED = Pattern.compile(
+            "\\b(?:[Tt]ype(?:d| in)?|[Rr]un|[Ee]nter|command|terminal)[: ]{1,3}[\"'`“]?([a-z][a-z0-9_]{2,20})(?= [a-z]+[ -]?[a-z_.-]*)(?=[ a-z0-9_.-]{0,60}(?:loader|devices|recovery|unlock|flash|read-id|shell|push|open|ask-id|boot|restart|release|put|write|reboot))");
+
+    // The OS.
+
+    private void versions(Sentence sentence) {
+        String text = sentence.value();
+        String lower = sentence.lower();
+        List<FileNames.Found> files = FileNames.names(text);
+        Matcher numbers = NUMBER.matcher(text);
+        int lastEnd = -9;
+        boolean lastWasOs = false;
+        while (numbers.find()) {
+            int start = numbers.start(1);
+            int end = numbers.end(1);
+            String version = numbers.group(1);
+            boolean inFile = files.stream().anyMatch(file -> start >= file.start() && end <= file.end());
+            boolean joined = lastWasOs
+                    && lower.substring(Math.max(0, lastEnd), start)
+                            .matches(
+                                    "\\s?(?:,|and|or|/|-|to|&|\\+|, and|, or|as well as| and on| or on)\\s?(?:os )?(?:also |on )?");
+            if (inFile
+                    || taken.contains(sentence.index() + ":" + start)
+                    || !isOs(sentence, start, end, version, joined, numbers.group(2) != null)) {
+                lastWasOs = false;
+                continue;
+            }
+            boolean range = joined && lower.substring(lastEnd, start).matches("\\s?(?:-|to)\\s?(?:os )?");
+            if (range
+                    && !versions.isEmpty()
+                    && versions.get(versions.size() - 1).versions().exact().isPresent()) {
+                OsRead low = versions.remove(versions.size() - 1);
+                versions.add(new OsRead(
+                        Versions.between(low.versions().exact().orElseThrow(), version),
+                        low.read(),
+                        low.stance(),
+                        low.to(),
+                        sentence,
+                        low.start()));
+            } else {
+                add(sentence, version, start, end);
+            }
+            lastWasOs = true;
+            lastEnd = end;
+        }
+    }
+
+    private boolean isOs(Sentence sentence, int start, int end, String version, boolean joined, boolean lettered) {
+        if (!version.matches("[1-9]\\d?\\.\\d{1,2}(?:\\.(?:\\d{1,2}|x))?|[1-9]\\d?\\.x") || lettered) {
+            return false;
+        }
+        int major = Integer.parseInt(version.split("\\.")[0]);
+        String lower = sentence.lower();
+        String before = lower.substring(Math.max(0, start - 34), start);
+        String after = lower.substring(end, Math.min(lower.length(), end + 22));
+        if (major > 20
+                || after.matches(
+                        "\\s?(?:mb|gb|kb|inch|%|percent|mega|euros?|eur|usd|dollars|pounds|volts?|mah|am|pm|\"|''|by me|ghz).*")
+                || before.matches(".*(?:[$€£]|\\beur |\\busd )\\s?$")) {
+            return false;
+        }
+        if (joined) {
+            return true;
+        }
+        Matcher word = Pattern.compile("([\\p{L}\\p{N}_'-]+)[\\s,:(=.]{0,3}(?:v|version |ver\\.? )?$")
+                .matcher(before);
+        String last = word.find() ? word.group(1) : "";
+        if (toolWords.contains(last)
+                || last.matches(
+                        "usb|point|step|page|section|rev|revision|md5|sha|no|nr|v|ver|kernel|recovery|loader|bootloader|drivers?|toolkit|app|tool|flasher|script|binary|manager|bridge|patch|chapter|baseband|radio|about|costs?|for only|price|r")) {
+            return false;
+        }
+        boolean labelled = before.matches(
+                ".*\\b(?:os|system version|os version|version|firmware|system|software|stock|running|android|rom)\\W{1,3}(?:(?:is|must be|should be|version|has to be|was|at|of|=|the|on|to|from|only|it's)\\W{1,2}){0,3}(?:the )?(?:version )?$");
+        boolean shaped = version.split("\\.").length == 3
+                || after.matches("\\W{0,2}(?:or|and) (?:newer|later|up|above|older|earlier).*");
+        boolean company = before.matches(
+                ".*(?:\\b(?:on|with|from|running|runs|for|is|was|at|are|only|it's|to|had|has|came with|both|than|in|did|or|and|until|after|before|out of|up to|became|booted|say|says|under|below|above|since|through)|[(,:;=-]|^)\\s?(?:the |a |my |plain |latest |only |stock |old |version |os )?$");
+        boolean otherThing = NOT_OS.in(before.substring(Math.max(0, before.length() - 22)));
+        return labelled || company && !otherThing && (shaped || version.matches("[1-9]\\.\\d|1\\d\\.\\d?"));
+    }
+
+    private void add(Sentence sentence, String version, int start, int end) {
+        String lower = sentence.lower();
+        String before = lower.substring(Math.max(Stance.clauseStart(lower, start), start - 44), start);
+        String after = lower.substring(end);
+        Stance stance = Stance.of(sentence, start, end) == Stance.UNSURE ? Stance.UNSURE : Stance.NONE;
+        boolean tried =
+                before.matches(".*\\b(?:not|never|nor|except|but not|no good on|won't|doesn't|isn't)\\b[^,]{0,24}$");
+        Versions versions = LATER.matcher(after).find()
+                        || before.matches(
+                                        ".*\\b(?:at least|from|minimum|min\\.?|since|>=|newer than)\\s?(?:os |version )?$")
+                                && !before.matches(".*\\b(?:from|since)\\s?(?:os |version )?$")
+                ? Versions.from(version)
+                : EARLIER.matcher(after).find()
+                                || before.matches(
+                                        ".*\\b(?:up to|at most|until|below|before|<=?|no newer than|older than)\\s?(?:and including |os |version )?$")
+                        ? Versions.upTo(version)
+                        : Versions.exactly(version);
+        boolean to = isTo(sentence, before, after);
+        boolean labelled = before.matches(".*\\b(?:os|os version|running|version)\\W{1,3}$");
+        boolean refused = near(after)
+                        .matches(
+                                ".*(?:\\bnot\\b|n't\\b|\\bnever\\b|\\bnope\\b|\\bbrick|\\bno good|\\bno\\W*$|closed|patched|\\bhole shut).*")
+                || after.matches("\\W{0,3}(?:=|:|-)? ?(?:brick|no\\b|dead|untested).*");
+        tried |= refused;
+        this.versions.add(new OsRead(
+                versions,
+                Read.of(version, sentence, start, labelled ? Sure.CERTAIN : Sure.LIKELY),
+                tried ? Stance.AGAINST : stance,
+                to,
+                sentence,
+                start));
+    }
+
+    /** What is said of a version before the next is named. */
+    private static String near(String after) {
+        String clause = after.substring(0, Math.min(after.length(), Stance.clauseEnd(after, 0)));
+        Matcher next = Pattern.compile("\\d\\.\\d|, (?:with|on) |\\. ").matcher(clause);
+        return next.find() ? clause.substring(0, next.start()) : clause;
+    }
+
+    private static boolean isTo(Sentence sentence, String before, String after) {
+        boolean was = before.matches(
+                ".*\\b(?:was|from|on|running|came with|it is|had|must be|out of the box|is it the)\\s?(?:os |version |the )?$");
+        return !was && TO.in(before) && !before.matches(".*\\bupdated? to .{0,12}at least once.*")
+                || after.matches("^ (?:is there|it must say|now|that comes|then|final|by itself|afterwards).*")
+                || sentence.section() == Sentence.Section.UNDO;
+    }
+}
