@@ -5,6 +5,7 @@ import com.fasterxml.jackson.databind.node.JsonNodeFactory;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -36,13 +37,19 @@ final class Drafting {
         this.warnings = new ArrayList<>(warnings);
     }
 
+    /** Phones alone, of a list that teaches no way. */
+    Lesson handsets() {
+        families(guide.listed());
+        return new Lesson(List.of(), phones, evident.all(), missing, warnings, List.of());
+    }
+
     Lesson lesson() {
         List<Groups.Group> groups = Groups.of(guide);
         groups = groups.subList(0, Math.min(MOST_DRAFTS, groups.size()));
         for (Groups.Group group : groups) {
             draft(group, groups.size());
         }
-        families();
+        families(guide.phones().values());
         guide.excluded().values().forEach(read -> warn("excluded", read, "The guide excludes " + read.value() + "."));
         guide.doubtful()
                 .values()
@@ -134,9 +141,9 @@ final class Drafting {
     }
 
     /** Phones under the names they were sold by. */
-    private void families() {
+    private void families(Collection<Understood.Phone> all) {
         Map<String, List<Understood.Phone>> named = new LinkedHashMap<>();
-        guide.phones().values().stream()
+        all.stream()
                 .filter(phone -> phone.maker().isPresent()
                         || phone.shop().isPresent()
                         || phone.chipset().isPresent())

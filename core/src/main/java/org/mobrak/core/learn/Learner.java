@@ -11,6 +11,7 @@ import org.mobrak.core.learn.reading.Understood;
 
 /** Learns from a guide: texts in, drafts of routes out. Deterministic; nothing is fetched, run or remembered. */
 public final class Learner {
+    private static final int FEWEST_HANDSETS = 3;
     private static final int LONGEST_SOURCE = 500;
 
     private final Understanding understanding = new Understanding();
@@ -40,11 +41,16 @@ public final class Learner {
                 .map(odd -> new Lesson.Warning(odd.code(), odd.line(), odd.text()))
                 .toList();
         Understood guide = understanding.of(pages);
+        String names = sources.stream().map(Source::name).collect(Collectors.joining(", "));
+        Drafting drafting = new Drafting(guide, Evident.cut(names, LONGEST_SOURCE), day, warnings);
+        if (!guide.guide() && guide.listed().size() >= FEWEST_HANDSETS) {
+            Lesson handsets = drafting.handsets();
+            return handsets.with(Accounting.of(pages, sources, guide, handsets.evidence()));
+        }
         if (!guide.guide()) {
             return nothingLearnt(warnings, guide.why(), Accounting.of(pages, sources, guide, List.of()));
         }
-        String names = sources.stream().map(Source::name).collect(Collectors.joining(", "));
-        Lesson lesson = new Drafting(guide, Evident.cut(names, LONGEST_SOURCE), day, warnings).lesson();
+        Lesson lesson = drafting.lesson();
         return lesson.with(Accounting.of(pages, sources, guide, lesson.evidence()));
     }
 

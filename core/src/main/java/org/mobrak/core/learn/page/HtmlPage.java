@@ -20,6 +20,9 @@ final class HtmlPage {
     /** No page that people write nests deeper; what does is read as one block. */
     private static final int DEEPEST = 200;
 
+    /** Raised figures mark footnotes and are no part of a name. */
+    private static final List<String> FOOTNOTES = List.of("¹", "²", "³", "⁴", "⁵");
+
     private static final int MOST_TAGS = 100_000;
 
     private static final Pattern HIDING_RULE = Pattern.compile(
@@ -239,12 +242,14 @@ final class HtmlPage {
         NodeTraversor.traverse(
                 new NodeVisitor() {
                     private int crossed;
+                    private int raised;
 
                     @Override
                     public void head(Node node, int depth) {
                         if (node instanceof TextNode text) {
                             text(text);
                         } else if (node instanceof Element element) {
+                            raised += element.normalName().equals("sup") ? 1 : 0;
                             crossed += isCrossedOut(element) ? 1 : 0;
                             if (element.normalName().equals("br") || isBlock(element)) {
                                 words.append("\n", line(element));
@@ -258,6 +263,7 @@ final class HtmlPage {
                     public void tail(Node node, int depth) {
                         if (node instanceof Element element) {
                             crossed -= isCrossedOut(element) ? 1 : 0;
+                            raised -= element.normalName().equals("sup") ? 1 : 0;
                             Matcher name = FILE.matcher(element.attr("href"));
                             if (crossed == 0
                                     && element.normalName().equals("a")
@@ -279,7 +285,10 @@ final class HtmlPage {
                                     struck.add(Text.of(file, line, bare.strip()));
                                 }
                             } else {
-                                words.flow(rows == 0 ? bare : " " + bare, line);
+                                String said = raised > 0 && bare.strip().matches("[1-5]")
+                                        ? FOOTNOTES.get(bare.strip().charAt(0) - '1')
+                                        : bare;
+                                words.flow(rows == 0 ? said : " " + said, line);
                             }
                             rows++;
                             line++;

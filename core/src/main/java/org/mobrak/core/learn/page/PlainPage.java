@@ -63,6 +63,7 @@ final class PlainPage {
     Page read(String[] lines) {
         TextTables tables = new TextTables(file, markup);
         unbox(lines);
+        voices(lines);
         capitals = isInCapitals(lines);
         for (int i = 0; i < lines.length; i++) {
             if (lines[i].isBlank()) {
@@ -101,6 +102,37 @@ final class PlainPage {
             }
         }
         return upper > 2 * lower;
+    }
+
+    private static final Pattern STAMPED = Pattern.compile(
+            "^[\\[(]?\\d{1,4}[./-]\\d{1,2}(?:[./-]\\d{2,4})?,? \\d{1,2}:\\d{2}(?::\\d{2})?(?:\\s?[AaPp][Mm])?[\\])]?(?: ?[-–])? (?=[^:]{1,24}: )");
+    private static final Pattern NAMED =
+            Pattern.compile("^(\\p{Lu}[\\p{L}.'’ -]{0,18}?)(?: \\([^)]{1,20}\\))?: (?=\\S)");
+    private static final Pattern SPEAKER = Pattern.compile("^>> ?(?:\\p{Lu}[\\p{Lu} .'-]{1,24}: )?");
+    private static final int OFTEN = 3;
+
+    /** Who speaks is taken off the lines of a talk: names before a colon that come again and again, marks of captions, times. */
+    private static void voices(String[] lines) {
+        java.util.Map<String, Integer> names = new java.util.HashMap<>();
+        int single = 0;
+        for (int i = 0; i < lines.length; i++) {
+            single += lines[i].startsWith("> ") || lines[i].equals(">") ? 1 : 0;
+            Matcher stamped = STAMPED.matcher(lines[i]);
+            lines[i] = stamped.find() ? lines[i].substring(stamped.end()) : lines[i];
+            Matcher named = NAMED.matcher(lines[i]);
+            if (named.find()) {
+                names.merge(named.group(1), 1, Integer::sum);
+            }
+        }
+        long speakers = names.values().stream().filter(count -> count >= OFTEN).count();
+        for (int i = 0; i < lines.length; i++) {
+            Matcher named = NAMED.matcher(lines[i]);
+            if (speakers > 1 && named.find() && names.getOrDefault(named.group(1), 0) >= 2) {
+                lines[i] = lines[i].substring(named.end());
+            } else if (single == 0 && lines[i].startsWith(">>")) {
+                lines[i] = SPEAKER.matcher(lines[i]).replaceFirst("");
+            }
+        }
     }
 
     private final List<Text> boxes = new ArrayList<>();

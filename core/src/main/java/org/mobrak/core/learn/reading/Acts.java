@@ -157,7 +157,7 @@ final class Acts {
             "straight",
             "conect");
     private static final Pattern LEAD = Pattern.compile(
-            "^(?:[\"'(*>.…-]+|(?:ok|okay|so|and|then|now|next|first(?:ly)?|second(?:ly)?|third(?:ly)?|finally|afterwards?|after that|after this|again|also|just|please|simply|always|here|there|at last|lastly|right|well|ah|from here|from there|at this point|once more|immediately|at once|straight|still|instead|again|directly|quickly|carefully|step \\w+|part \\w+|with those things in place|once restarted|of course|if you haven't(?: yet)?|when (?:it|that|this) (?:is|has) (?:done|finished)|and now|so first|only then|in there|behind it|you (?:just|now|then)|on (?:the|your) (?:laptop|computer|pc|phone)|in (?:the )?[\\w' -]{3,24}|at (?:the )?[\\w' -]{3,20}|after [\\w' -]{3,30}|with [\\w' -]{3,30}|for [\\w' -]{3,30}|when [\\w' -]{3,40}|once [\\w' -]{3,40}|without [\\w' -]{3,40}|from [\\w' -]{3,24})\\b[\\s,:.-]*)+");
+            "^(?:[\"'(*>.…-]+|(?:ok|okay|so|and|then|now|next|first(?:ly)?|second(?:ly)?|third(?:ly)?|finally|afterwards?|after that|after this|again|also|just|please|simply|always|here|there|at last|lastly|right|well|ah|from here|from there|at this point|once more|immediately|at once|straight|still|instead|again|directly|quickly|carefully|step \\w+|part \\w+|with those things in place|once restarted|of course|if you haven't(?: yet)?|when (?:it|that|this) (?:is|has) (?:done|finished)|and now|so first|only then|in there|behind it|you (?:just|now|then)|on (?:the|your) (?:laptop|computer|pc|phone)|in (?:the )?[\\w' -]{3,24}|at (?:the )?[\\w' -]{3,20}|after [\\w' -]{3,30}|with [\\w' -]{3,30}|for [\\w' -]{3,30}|when [\\w' -]{3,40}|once [\\w' -]{3,40}|without [\\w' -]{3,40}|from [\\w' -]{3,24})\\b[\\s,:.-]*){1,12}");
     private static final Pattern PERSON = Pattern.compile(
             "\\b(?:you|we|i|he|she|one|u)(?:'ll|'d|'ve)? (?:(?:now|then|just|only|first|next|also|have|had|must|should|can|need|will|would|to|simply|again|always|only|do|did|want|again|straight|went|get|have to|keep|kept) ){0,3}(accept|boot|cancel|change|check|choose|chose|click|clicked|close|compare|confirm|connect|connected|copied|copy|do|downloaded|download|dragged|enter|entered|flash|flashed|flip|format|formatted|get|give|go|grant|held|hold|install|installed|launch|let|load|loaded|look|make|move|moved|open|opened|picked|pick|plug|plugged|power|powered|press|pressed|pulled|pull|pushed|push|put|ran|reboot|rebooted|restart|restarted|run|select|selected|send|sent|set|start|started|swipe|swiped|switch|switched|take|tap|tapped|tick|ticked|took|touch|turn|turned|type|typed|unlock|unpack|unpacked|unplug|unplugged|unzip|use|used|wait|waited|went|wipe|wiped|write|wrote|put|paste|connect|unhook|declined|dump|hit|read|log|boots?|starts?)\\b");
     private static final Pattern PASSIVE = Pattern.compile(
@@ -165,7 +165,7 @@ final class Acts {
     private static final Pattern PAST = Pattern.compile(
             "^(?:booted|chose|clicked|connected|copied|did|downloaded|flashed|formatted|held|installed|let|looked|made|opened|picked|plugged|pressed|pulled|pushed|put|ran|rebooted|restarted|returned|selected|started|switched|tapped|ticked|took|turned|typed|unpacked|unplugged|used|waited|went|wiped|wrote|filled|unzipped|did it|did)\\b");
     private static final Pattern NOT = Pattern.compile(
-            "^\\W*(?:but |and |so |then |now |please |whatever you do,? |for heaven's sake,? |after that |here )*(?:do(?:n't| not)|dont|never|not now|not|no|don't ever|you (?:do not|don't|must not|needn't|don't need to|do not need)|without|avoid|nobody)\\b");
+            "^\\W*(?:but |and |so |then |now |please |whatever you do,? |for heaven's sake,? |after that |here ){0,12}(?:do(?:n't| not)|dont|never|not now|not|no|don't ever|you (?:do not|don't|must not|needn't|don't need to|do not need)|without|avoid|nobody)\\b");
     static final Pattern NEVER = Pattern.compile("\\b(?:not|never|don't|dont|do not)\\b");
     private static final Pattern FRAGMENT = Pattern.compile(
             "^(?:off|cable in|phone off|battery out|plug in|usb|power (?:down|off|on)|vol(?:ume)?\\b.*|settings\\b.*[>→].*|.{0,30}(?:->|→|>) .*|restart|reboot\\b.*|wipe\\b.*|start\\b.*|write\\b.*|go\\b.*|done|phone (?:completely )?off.*|cover (?:off|open).*|out with.*|dl mode .*|in .{2,24}: .*|recovery: .*|right cable in.*)$");
@@ -208,12 +208,16 @@ final class Acts {
         int from = 0;
         for (int comma = lower.indexOf(", "); comma >= 0 && comma < 160; comma = lower.indexOf(", ", from)) {
             from = comma + 2;
-            String rest = lower.substring(from).replaceFirst("^(?:and |then |now |just |please |only )+", "");
+            String rest = lower.substring(from).replaceFirst("^(?:and |then |now |just |please |only ){1,12}", "");
             if (isOrder(rest) && !NOT.matcher(rest).find()) {
                 return true;
             }
         }
         return false;
+    }
+
+    static boolean isVerb(String word) {
+        return ORDERS.contains(word);
     }
 
     static boolean isNegated(Sentence sentence) {

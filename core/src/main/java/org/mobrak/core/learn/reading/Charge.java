@@ -9,18 +9,7 @@ import java.util.regex.Pattern;
 
 /** How full the battery must be: what is asked for, not what somebody's own happened to have. */
 final class Charge {
-    private static final Cue BATTERY = Cue.of(
-            "batt(?:ery|s)?",
-            "charged?",
-            "charge(?: to)?",
-            "akku",
-            "juice",
-            "bat\\.?",
-            "loaded",
-            "the charge",
-            "percent in",
-            "on charger",
-            "charging");
+    private static final Cue BATTERY = Cues.of("charge.battery");
     private static final Pattern AMOUNT = Pattern.compile(
             "(?<![\\w.,-])(\\d{1,3})(?:\\s?-\\s?(\\d{1,3}))?\\s?(%|percent|per cent|pct)?(?![\\w.,]*\\d|\\s?(?:mb|gb|minutes?|mins?|seconds?|hours?|mah|times|inch|days?|ways?|steps?|euros?|dollars))");
     private static final Map<String, Integer> WORDS = Map.ofEntries(
@@ -36,75 +25,8 @@ final class Charge {
             Map.entry("sixty percent", 60),
             Map.entry("seventy percent", 70),
             Map.entry("eighty percent", 80));
-    private static final Cue LEAST = Cue.of(
-            "at least",
-            "minimum",
-            "min\\.?",
-            "not (?:be )?(?:below|under|less than|less)",
-            "no less than",
-            "above",
-            "over",
-            "more than",
-            "or more",
-            "or so",
-            "and up",
-            "must",
-            "should",
-            "want(?: to see)?",
-            "need(?:s|ed)?",
-            "keep",
-            "have",
-            "until",
-            "till",
-            "refuses",
-            "won't start",
-            "before",
-            "would not go below",
-            "imo",
-            "let us say",
-            "ca\\.",
-            "circa",
-            "of battery",
-            "in the battery",
-            "or higher",
-            "required",
-            "says",
-            "the thread says",
-            "thirty's what",
-            "so \\d+",
-            "the least",
-            "nice colour",
-            "below",
-            "will want",
-            "has to be");
-    private static final Cue STATUS = Cue.of(
-            "i charged",
-            "mine (?:is|was)",
-            "i'm on",
-            "i am on",
-            "i was on",
-            "it was",
-            "was",
-            "said",
-            "battery at",
-            "had",
-            "after \\w+ hours",
-            "others say",
-            "is on",
-            "got",
-            "charging from",
-            "the light goes",
-            "drops?",
-            "no[.,] that's",
-            "that's for the",
-            "lasted",
-            "still",
-            "of the time",
-            "per hour",
-            "drain",
-            "works?",
-            "didn't think",
-            "from flat");
+    private static final Cue LEAST = Cues.of("charge.least");
+    private static final Cue STATUS = Cues.of("charge.status");
 
     private final Optional<Read<Integer>> read;
     private final Optional<Understood.Odd> clash;
@@ -130,7 +52,7 @@ final class Charge {
         List<Candidate> all = new ArrayList<>();
         for (Sentence sentence : sentences) {
             String lower = sentence.lower();
-            if (sentence.takenBack()) {
+            if (sentence.takenBack() || sentence.aside()) {
                 continue;
             }
             bare(sentence, sentences, all);

@@ -40,28 +40,7 @@ final class Durations {
             Pattern.compile("\\bminutes " + NUMBER + "(?:\\s?-\\s?" + NUMBER + ")?(?!\\w)");
     private static final Pattern WORDED = Pattern.compile(
             "\\b(a quarter of an hour|(?:a )?quarter hour|half an hour|half a minute|three quarters of an hour|an hour and a half|a couple of minutes)\\b");
-    private static final Cue WORRY = Cue.of(
-            "(?:more|longer) than",
-            "if (?:it|the|nothing|that|you|there|after|at|they|pass|arrives|within|this).*",
-            "over",
-            "above",
-            "beyond",
-            "past",
-            "still",
-            "worr(?:y|ied)",
-            "for longer",
-            "not .{0,30} (?:for|in|within|after)",
-            "stands still",
-            "hangs",
-            "hung",
-            "before you (?:shout|worry|panic|despair)",
-            "something is wrong",
-            "without (?:a )?(?:change|moving)",
-            "after (?:that|half)",
-            "if pass",
-            "give up",
-            "when it has not",
-            "call me");
+    private static final Cue WORRY = Cues.of("durations.worry");
 
     private Durations() {}
 

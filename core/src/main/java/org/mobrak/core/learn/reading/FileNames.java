@@ -39,7 +39,7 @@ final class FileNames {
                 && ending.chars().filter(Character::isLetter).count() >= 2
                 && !ending.matches("(?i)[a-z]\\d{2,}[a-z]?|v\\d+|b\\d+")
                 && !NO_ENDINGS.contains(ending.toLowerCase(Locale.ROOT))
-                && !name.matches("(?i)v?\\d+(\\.\\d+)*\\.[a-z]{2,5}");
+                && !name.matches("(?i)v?\\d+(\\.\\d+){0,12}\\.[a-z]{2,5}");
     }
 
     static List<Found> names(String text) {

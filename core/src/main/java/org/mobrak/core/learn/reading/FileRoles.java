@@ -6,41 +6,9 @@ import java.util.Optional;
 
 /** What a file is for, where it lies and whether it stays packed: by its name, and by the sentences it stands in. */
 final class FileRoles {
-    private static final Cue CARD = Cue.of(
-            "(?:to|on|onto|in|into) (?:the |your |an? )?(?:sd|memory|external|micro sd|phone)?.?card",
-            "internal (?:storage|memory)",
-            "phone(?:'s)? (?:memory|storage)",
-            "/sdcard.*",
-            "(?:to|on|onto) the (?:phone|tablet)",
-            "push",
-            "sd card",
-            "folder called download",
-            "copy (?:it|both|them|the)?.{0,30}(?:phone|tablet)",
-            "from the card",
-            "goes in the card");
-    private static final Cue COMPUTER = Cue.of(
-            "(?:on|to) (?:the |your )?(?:computer|pc|laptop|bench pc)",
-            "same folder",
-            "in the folder",
-            "workshop stick",
-            "double.?click",
-            "flasher",
-            "slot",
-            "field");
-    private static final Cue CLOSED = Cue.of(
-            "(?:do(?:es)? not|don't|dont|not|never|please not|without|nor) (?:un(?:pack|zip)(?:ped|ping|ped)?|extract(?:ed|ing)?|open(?:ed)?(?: them| it| the zips?)?(?: up)?)",
-            "stays? (?:a )?zip(?:ped)?",
-            "leave (?:it|them) (?:zipped|packed|closed|a zip)",
-            "keep (?:it|them) (?:zipped|packed|closed)",
-            "still zipped",
-            "wants them closed",
-            "stays zipped",
-            "unopened",
-            "not unpacked",
-            "don't open (?:the zips?|them|it)",
-            "leave it as a (?:tar|zip)",
-            "no need to (?:unpack|unzip|extract)",
-            "as (?:a )?zip");
+    private static final Cue CARD = Cues.of("fileRoles.card");
+    private static final Cue COMPUTER = Cues.of("fileRoles.computer");
+    private static final Cue CLOSED = Cues.of("fileRoles.closed");
     private static final Cue OPENED =
             Cue.of("un(?:pack|zip)(?:ped|s|ping)?", "extract(?:ed)?", "tar xzf", "inside (?:is|are)");
     private static final Cue FLASHER =

@@ -10,72 +10,17 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.mobrak.core.learn.page.Block;
 import org.mobrak.core.learn.page.Text;
 
 /** Which files a guide is done with: their names, checksums, sizes and slots, and what of them no longer counts. */
 final class FilesReading {
-    private static final int NEAR_SENTENCES = 3;
-    private static final Cue OLD = Cue.of(
-            "delete (?:it|that|them)?",
-            "taken (?:down|back)",
-            "withdrawn",
-            "yanked",
-            "old one",
-            "do(?:n't| not) (?:use|take|install|flash|download)",
-            "dont (?:use|take|install|flash)",
-            "never (?:use|flash|take)",
-            "spoil(?:ed|t)",
-            "leave (?:it|that|them) alone",
-            "does(?:n't| not) (?:fit|run|work|find|boot)",
-            "is broken",
-            "was broken",
-            "broken for",
-            "rubbish",
-            "not needed",
-            "didn't use",
-            "did not use",
-            "too (?:big|large)",
-            "removed",
-            "outdated",
-            "obsolete",
-            "erased",
-            "superseded",
-            "is only for",
-            "is for .{0,30} only",
-            "loops on",
-            "not 2\\.\\d\\d",
-            "instead of",
-            "not tried",
-            "unrelated",
-            "wrong one",
-            "not on this");
-    private static final Cue OLD_SUM = Cue.of(
-            "earlier",
-            "old(?: one)?",
-            "was",
-            "were",
-            "previous",
-            "third release",
-            "first release",
-            "broken",
-            "cut off",
-            "on my machine",
-            "i get",
-            "gave",
-            "not",
-            "no longer",
-            "wrong",
-            "before",
-            "instead of",
-            "corrected",
-            "used to be",
-            "mine is",
-            "same md5",
-            "i check the",
-            "so it does pay");
+    private static final int NEAR_SENTENCES = 2;
+    private static final Cue OLD = Cues.of("filesReading.old");
+    private static final Cue OLD_SUM = Cues.of("filesReading.oldSum");
     private static final Pattern HEAD_OLD = Pattern.compile(
-            "\\b(?:yanked|withdrawn|old versions?|older|obsolete|archive|do not use|taken down|previous)\\b");
-    private static final Pattern SIZE = Pattern.compile("(?i)(\\d{1,3}(?:[.,' ]\\d{3})+|\\d{4,12}) ?bytes?\\b");
+            "\\b(?:yanked|withdrawn|old|older|old versions?|earlier|legacy|former|obsolete|archived?|do not use|taken down|previous)\\b");
+    private static final Pattern SIZE = Pattern.compile("(?i)(\\d{1,3}(?:[.,' ]\\d{3}){1,12}|\\d{4,12}) ?bytes?\\b");
     private static final Pattern SLOT_BEFORE = Pattern.compile(
             "(?:\\bslots?|\\bfields?|\\bbox|\\bbutton|\\bline|\\bhole|\\bplace|\\btab|\\bentry)\\s*(?:named|called|labell?ed|marked|that says|which says|down it says|,|is|the|with|:)?\\s*(?:the )?[\"'“”(\\[*]{0,2}([A-Z][A-Z0-9]{0,11}(?: [A-Z]){0,3}|[A-Z]{2,12})[\"'“”)\\]*]{0,2}(?![\\w-])");
     private static final Pattern SLOT_AFTER = Pattern.compile(
@@ -205,7 +150,7 @@ final class FilesReading {
         List<FileNames.Found> sums = FileNames.sums(sentence.value());
         boolean quoted = sentence.quoted();
         for (FileNames.Found sum : sums) {
-            if (quoted || oldSums.contains(sum.value()) || isOldSum(sentence, sum)) {
+            if (quoted || oldSums.contains(sum.value()) || isOldSum(sentence, sum) || isOldByNeighbours(sentence)) {
                 oldSums.add(sum.value());
                 continue;
             }
@@ -223,6 +168,20 @@ final class FilesReading {
             lastAt = sentence.index();
         }
     }
+
+    /** “Withdrawn. … Ignore it”: the sentences about it say so. */
+    private boolean isOldByNeighbours(Sentence sentence) {
+        int at = sentence.index();
+        boolean before = at > 0
+                && sentences.get(at - 1).lower().length() < NEAR_WORDS
+                && WITHDRAWN.in(sentences.get(at - 1).lower());
+        boolean after = at + 1 < sentences.size()
+                && WITHDRAWN.begins(sentences.get(at + 1).lower());
+        return (before || after) && FileNames.names(sentence.value()).isEmpty();
+    }
+
+    private static final int NEAR_WORDS = 44;
+    private static final Cue WITHDRAWN = Cues.of("filesReading.withdrawn");
 
     private static boolean isOldSum(Sentence sentence, FileNames.Found sum) {
         String lower = sentence.lower();
@@ -246,7 +205,8 @@ final class FilesReading {
                     : Optional.ofNullable(files.get(key(names.get(0).value())));
         }
         if (names.isEmpty()) {
-            Optional<FileRead> worded = byWords(sentence, sums, sum);
+            boolean right = last.isPresent() && sentence.index() - lastAt <= 1;
+            Optional<FileRead> worded = right && sums.size() == 1 ? Optional.empty() : byWords(sentence, sums, sum);
             if (worded.isPresent() || sums.size() > 1) {
                 return worded;
             }
@@ -420,7 +380,7 @@ final class FilesReading {
     void newest() {
         Map<String, List<FileRead>> alike = new LinkedHashMap<>();
         kept().forEach(file -> alike.computeIfAbsent(
-                        key(file.value()).replaceAll("(?<=[-_.])[rvb]?\\d+(?:\\.\\d+)*", "#"),
+                        key(file.value()).replaceAll("(?<=[-_.])[rvb]?\\d+(?:\\.\\d+){0,12}", "#"),
                         none -> new ArrayList<>())
                 .add(file));
         alike.values().stream().filter(some -> some.size() > 1).forEach(some -> {
@@ -479,6 +439,24 @@ final class FilesReading {
     private static boolean isSumLine(Sentence sentence) {
         return sentence.lower().matches("\\s*[0-9a-f]{32,64}\\s+\\*?\\S+\\s*");
     }
+
+    private static final Cue USED = Cues.of("filesReading.used");
+
+    /** A file that is only named in passing is none that the way needs. */
+    void used() {
+        kept().stream()
+                .filter(file -> !file.sentences.isEmpty() && file.sums.isEmpty() && file.bytes.isEmpty())
+                .forEach(file -> file.wanted = file.sentences.stream()
+                        .anyMatch(one -> one.isListed()
+                                || one.is(Block.Kind.CODE)
+                                || one.is(Block.Kind.CAPTION)
+                                || one.section() == Sentence.Section.FILES
+                                || one.section() == Sentence.Section.NEEDS
+                                || one.value().length() < file.value().length() + ALONE
+                                || USED.in(one.lower())));
+    }
+
+    private static final int ALONE = 24;
 
     /** Every file that counts. */
     List<FileRead> kept() {

@@ -13,7 +13,7 @@ final class Goals {
     private static final int MOST = 60_000;
 
     private static final int TITLE = 4;
-    private static final Cue NOT = Cue.of("not", "no", "never", "without", "don't", "doesn't", "isn't", "nobody");
+    private static final Cue NOT = Cues.of("goals.not");
 
     private final Map<String, Double> weight = new HashMap<>();
     private final String title;
@@ -192,34 +192,21 @@ final class Goals {
                         + (hasRole("root package") && zipped ? .6 : 0)
                         - (image ? .5 : 0)
                         + (hasFile(".*\\.zip") ? .3 : 0));
-        return score.entrySet().stream()
-                .filter(entry -> entry.getValue() >= LEAST)
-                .max(Map.Entry.comparingByValue())
-                .map(Map.Entry::getKey);
+        List<Map.Entry<String, Double>> best = score.entrySet().stream()
+                .sorted(Map.Entry.<String, Double>comparingByValue().reversed())
+                .limit(2)
+                .toList();
+        // Where two kinds are as likely, and neither by much, nothing is said.
+        boolean told = best.get(0).getValue() >= LEAST
+                && (best.get(0).getValue() - best.get(1).getValue() > CLOSE
+                        || best.get(0).getValue() > SURE);
+        return told ? Optional.of(best.get(0).getKey()) : Optional.empty();
     }
 
     private static final double LEAST = 2;
-    private static final Cue MEND = Cue.of(
-            "stuck",
-            "stay stuck",
-            "boot ?loop",
-            "loops?",
-            "solved",
-            "solution",
-            "says \".*",
-            "enter password.*",
-            "modified.*",
-            "refuses",
-            "no signal",
-            "lost signal",
-            "hangs at",
-            "won't start",
-            "starts again and again",
-            "black screen",
-            "bank app.*",
-            "dead phone",
-            "keeps showing",
-            "there's no signal.*");
+    private static final double CLOSE = .15;
+    private static final double SURE = 3.4;
+    private static final Cue MEND = Cues.of("goals.mend");
 
     boolean isRoot() {
         return of("root") >= 3.5;

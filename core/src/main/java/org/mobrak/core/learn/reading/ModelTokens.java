@@ -10,7 +10,7 @@ import java.util.regex.Pattern;
 /** Words that may be a model number or a build, by their shape alone. */
 final class ModelTokens {
     private static final Pattern TOKEN =
-            Pattern.compile("(?<![\\w@./\\\\-])[A-Za-z0-9][A-Za-z0-9_+-]*(?:[./][A-Za-z0-9_+-]+)*\\+?");
+            Pattern.compile("(?<![\\w@./\\\\-])[A-Za-z0-9][A-Za-z0-9_+-]*(?:[./][A-Za-z0-9_+-]+){0,12}\\+?");
     /** “H G 47 L”, “CT 19 R”: spelled out with blanks. */
     private static final Pattern SPACED = Pattern.compile(
             "(?<![\\w.-])(?:[A-Z] ){1,4}(?:\\d ?){1,4}(?: ?[A-Z](?![a-z\\w]))?|(?<![\\w.-])[A-Z]{2,3} \\d{1,4} [A-Z](?![\\w'])");
@@ -18,7 +18,10 @@ final class ModelTokens {
     private static final Pattern VERSION =
             Pattern.compile("(?i)[vr]?\\d+(?:\\.(?:\\d+|x)){1,4}(?:[a-z]|rc\\d|beta\\d?)?\\+?");
     private static final Pattern MEASURE = Pattern.compile(
-            "(?i)\\d+(?:[.,]\\d+)?(?:k|kb|mb|gb|mib|gib|m|g|mm|cm|km|mah|ma|v|w|hz|ghz|mhz|min|mins|sec|secs|s|h|hr|hrs|x|th|st|nd|rd|ms|am|pm|px|p|bit|in|inch|ish|eur|usd|°c)|\\d+x\\d+|(?<![a-z])\\d+-\\d+|\\d+(?:/\\d+)+|[a-z]{3,9}-\\d{4}|\\d{4}-\\d{2}(?:-\\d{2})?|\\d{1,2}(?:st|nd|rd|th)?/\\d{1,2}/\\d{2,4}");
+            "(?i)\\d+(?:[.,]\\d+)?(?:k|kb|mb|gb|mib|gib|m|g|mm|cm|km|mah|ma|v|w|hz|ghz|mhz|min|mins|sec|secs|s|h|hr|hrs|x|th|st|nd|rd|ms|am|pm|px|p|bit|in|inch|ish|eur|usd|°c)|\\d+x\\d+|(?<![a-z])\\d+-\\d+|\\d+(?:/\\d+){1,12}|[a-z]{3,9}-\\d{4}|\\d{4}-\\d{2}(?:-\\d{2})?|\\d{1,2}(?:st|nd|rd|th)?/\\d{1,2}/\\d{2,4}");
+    /** Three figures and a capital are no measure. */
+    private static final Pattern NUMBERED = Pattern.compile("\\d{3,5}(?!MB|GB|KB)[A-Z]{1,2}");
+
     private static final Pattern HEX =
             Pattern.compile("(?i)(?=[0-9a-f]*\\d)(?=[0-9a-f]*[a-f])[0-9a-f]{7,}|0x[0-9a-f]+");
     private static final Set<String> OTHERS = Set.of(
@@ -92,7 +95,7 @@ final class ModelTokens {
                 && !OTHERS.contains(value.toLowerCase(Locale.ROOT))
                 && !value.matches("(?i)(?:kb|faq|rfc|cve|isbn|v|ver|rev|r|step|part|no|nr|page|vol|fig|#)[-_]?\\d{1,6}")
                 && !VERSION.matcher(value).matches()
-                && !MEASURE.matcher(value).matches()
+                && (!MEASURE.matcher(value).matches() || NUMBERED.matcher(value).matches())
                 && !(HEX.matcher(value).matches() && value.length() > 8)
                 && !FileNames.isFile(value);
     }

@@ -28,22 +28,7 @@ final class ModelsReading {
             "(?:\\bchip(?:set)?|\\bkernel|\\bprocessor|\\bcpu|\\brom|\\bport|\\bslot|\\bpage|\\bhandout|\\bno\\.|\\berror|\\bcode|\\broom|\\bpost|\\bstep|\\bmenu|\\bpress|\\bkey|\\bcom|\\bpatch|\\bthread|\\bissue|\\brule|\\breply|\\bversion|\\bver\\.?|\\brev(?:ision)?\\.?|\\brelease|\\bstage|\\bpin|\\bbus|\\broute|\\bmenus?|\\bbootloaders?|\\bboot loader|\\bloader|\\bpages?|\\bchapter|\\bsee)\\W{1,2}$");
     private static final Pattern BUILD = Pattern.compile(
             "(?:\\bbuilds?|\\bbuild (?:number|no)|\\bfirmwares?|\\bkompilacja|\\bbaseband|\\bsoftware(?: version)?|\\bfw|\\bradio|\\bincremental|\\bbuild id|\\bbuildnumber|\\bmodem|\\brelease)\\W{1,3}(?:(?:is|are|number|no|of|the|ending(?: in)?|up to|from|version|=)\\W{1,2}){0,2}$");
-    private static final Cue LATER = Cue.of(
-            "became",
-            "becomes",
-            "afterwards",
-            "after this",
-            "you are(?: now)? on",
-            "ends up",
-            "then on",
-            "gives you",
-            "updates? (?:you )?to",
-            "up to",
-            "new build",
-            "will be",
-            "now on",
-            "brings",
-            "result");
+    private static final Cue LATER = Cues.of("modelsReading.later");
     private static final Pattern RANGE_OF_LETTERS =
             Pattern.compile("\\b([A-Za-z]{0,4}\\d{2,5})([A-Z])\\s?[-–]\\s?([A-Z])\\b");
     /** A number alone, in a list with model numbers. */
@@ -60,6 +45,9 @@ final class ModelsReading {
     private final Map<String, List<Mention>> byKey = new LinkedHashMap<>();
     private static final int MOST_TOKENS = 60;
     private final Map<Integer, List<ModelTokens.Token>> tokens = new HashMap<>();
+    /** The first post of a thread may name the phone, though others answer. */
+    private static final int ASIDE_HEAD = 6;
+
     private final Map<String, Integer> scores = new LinkedHashMap<>();
     private final Map<String, Named> models = new LinkedHashMap<>();
     private final Map<String, Named> builds = new LinkedHashMap<>();
@@ -91,6 +79,7 @@ final class ModelsReading {
                 mentions(sentence);
             }
         }
+        unnumber();
         spread();
         Set<String> labelled = labelledBuilds();
         byKey.forEach((key, mentions) -> {
@@ -106,6 +95,23 @@ final class ModelsReading {
         });
         Set<String> more = buildsOf(models.keySet());
         labelled.addAll(more);
+        // A short name in the title of what has a longer one is no model of its own.
+        models.keySet()
+                .removeIf(key -> models.keySet().stream()
+                        .anyMatch(other -> other.length() > key.length()
+                                && other.startsWith(key)
+                                && byKey.getOrDefault(other, List.of()).stream()
+                                        .anyMatch(one -> one.value().length() > key.length()
+                                                && "_-"
+                                                                .indexOf(one.value()
+                                                                        .charAt(Math.min(
+                                                                                one.value()
+                                                                                                .length()
+                                                                                        - 1,
+                                                                                key.length())))
+                                                        >= 0)
+                                && byKey.getOrDefault(key, List.of()).stream()
+                                        .allMatch(one -> one.stance() == Stance.NONE)));
         labelled.forEach(key -> {
             models.remove(key);
             builds.put(key, named(key));
@@ -119,6 +125,19 @@ final class ModelsReading {
         models.clear();
         inOrder.forEach(entry -> models.put(entry.getKey(), entry.getValue()));
         return this;
+    }
+
+    private static final Pattern NUMBERING = Pattern.compile("[a-z]\\d{1,2}");
+    private static final int MANY = 4;
+
+    /** “Q1 … Q2 … Q3”: a letter that is counted up numbers questions, and is no model. */
+    private void unnumber() {
+        Map<Character, Long> counted = new HashMap<>();
+        byKey.keySet().stream()
+                .filter(key -> NUMBERING.matcher(key).matches())
+                .forEach(key -> counted.merge(key.charAt(0), 1L, Long::sum));
+        byKey.keySet()
+                .removeIf(key -> NUMBERING.matcher(key).matches() && counted.getOrDefault(key.charAt(0), 0L) >= MANY);
     }
 
     /** What is said of one member of a list is said of all. */
@@ -335,7 +354,7 @@ final class ModelsReading {
             Pattern.compile(".*\\b(?:which|what) (?:phones?|models?|devices?|ones)\\b.*\\?\\s*");
 
     private Stance stance(Sentence sentence, int start, int end) {
-        if (sentence.quoted()) {
+        if (sentence.quoted() || sentence.aside() && sentence.index() > ASIDE_HEAD) {
             Stance said = Stance.of(sentence, start, end);
             return said == Stance.FOR ? Stance.NONE : said;
         }
@@ -384,30 +403,7 @@ final class ModelsReading {
         return same && refers && !hasTokenBehind(after, 0) && Stance.isTurnedAwayBy(after.lower());
     }
 
-    private static final Cue REFERS = Cue.of(
-            "it",
-            "its",
-            "it's",
-            "that one",
-            "this one",
-            "that's",
-            "those",
-            "these",
-            "they",
-            "their",
-            "there is",
-            "other",
-            "on it",
-            "the other",
-            "different",
-            "images?",
-            "and i don't have",
-            "and the chips",
-            "please",
-            "leave",
-            "has",
-            "is another",
-            "you will kill");
+    private static final Cue REFERS = Cues.of("modelsReading.refers");
 
     /** What stands behind the word for builds, or in a shape that only builds have. */
     private Set<String> labelledBuilds() {
@@ -418,7 +414,7 @@ final class ModelsReading {
                 if (BUILD.matcher(before).find()
                         || mention.value()
                                 .matches(
-                                        "[A-Z0-9]{2,}(?:[._]\\d{1,4}){3,}[A-Za-z]?|[A-Z]\\d{1,3}\\.\\d{1,3}(?:-\\w+)?|[A-Z]{2,4}(?:\\.\\d{2,4}){2,4}[a-z]?|\\w+_[A-Z]{1,3}_\\d{2,5}")) {
+                                        "[A-Z0-9]{2,}(?:[._]\\d{1,4}){3,6}[A-Za-z]?|[A-Z]\\d{1,3}\\.\\d{1,3}(?:-\\w+)?|[A-Z]{2,4}(?:\\.\\d{2,4}){2,4}[a-z]?|\\w+_[A-Z]{1,3}_\\d{2,5}")) {
                     found.add(key);
                 }
             }
@@ -443,10 +439,11 @@ final class ModelsReading {
         Set<String> whole = new LinkedHashSet<>(found);
         byKey.forEach((key, mentions) -> {
             String value = mentions.get(0).value();
-            boolean end = value.matches("[A-Z]{1,2}\\d{1,3}[a-z]?")
+            Matcher shape = END_OF_BUILD.matcher(value);
+            boolean end = shape.matches()
                     && (whole.stream()
-                                    .anyMatch(build -> build.matches(".*[._-]?"
-                                            + value.toLowerCase(Locale.ROOT).charAt(0) + "\\d{1,3}"))
+                                    .anyMatch(build -> build.matches(
+                                            ".*[._-]" + shape.group(1).toLowerCase(Locale.ROOT) + "\\d{1,3}"))
                             || mentions.stream()
                                     .anyMatch(mention ->
                                             BUILD.matcher(before(mention, NEAR)).find()));
@@ -456,6 +453,8 @@ final class ModelsReading {
         });
         return found;
     }
+
+    private static final Pattern END_OF_BUILD = Pattern.compile("([A-Z]{1,2})\\d{1,3}[a-z]?");
 
     /** How many characters of a value make up so many of its key. */
     private static int lengthOf(String value, int keyLength) {
@@ -597,6 +596,19 @@ final class ModelsReading {
 
     private static boolean isHead(Mention mention) {
         return mention.sentence().is(Block.Kind.HEADING) || mention.sentence().index() < 2;
+    }
+
+    private static final Pattern WORD = Pattern.compile("\\bbuilds?\\b|\\bfirmware\\b");
+
+    /** The word for builds, or the model it is of, stands before it. */
+    static boolean isLabelled(Mention mention) {
+        return BUILD.matcher(before(mention, 2 * NEAR)).find()
+                || WORD.matcher(before(mention, NEAR)).find();
+    }
+
+    /** A build that only others speak of is their phone's. */
+    static boolean isAside(Mention mention) {
+        return mention.sentence().aside();
     }
 
     /** Whether a build is what the phone has only afterwards. */

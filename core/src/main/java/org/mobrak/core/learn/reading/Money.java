@@ -26,49 +26,9 @@ final class Money {
             Map.entry("quid", "GBP"));
     private static final Pattern SUM = Pattern.compile(
             "([$€£])\\s?(\\d{1,4}(?:[.,]\\d{2})?)(?!\\d)|(?<![\\d.,])(\\d{1,4}(?:[.,]\\d{2})?)\\s?(dollars?|usd|eur(?:os?)?|€|pounds?|gbp|quid|bucks)(?![a-z])");
-    private static final Cue COSTS = Cue.of(
-            "costs?",
-            "paid",
-            "price",
-            "a phone",
-            "per phone",
-            "code",
-            "buy",
-            "licen[cs]e",
-            "fee",
-            "plus",
-            "pro version",
-            "full version",
-            "for the app",
-            "donat(?:e|ion)");
-    private static final Cue OTHER = Cue.of(
-            "i bought",
-            "bought this",
-            "second hand",
-            "sells? it",
-            "sold",
-            "buyers?",
-            "shop here wants",
-            "for sale",
-            "fix",
-            "paid cash",
-            "/min",
-            "a call",
-            "subscribe",
-            "somebody sells",
-            "that person",
-            "auction",
-            "under \\$",
-            "asking",
-            "beer",
-            "month",
-            "week",
-            "tablets? (?:for|under)",
-            "new for",
-            "it cost me",
-            "got it for");
-    private static final Cue PAID_THING = Cue.of(
-            "app", "code", "tool", "licen[cs]e", "program", "unlock", "version", "store", "shop", "market", "it costs");
+    private static final Cue COSTS = Cues.of("money.costs");
+    private static final Cue OTHER = Cues.of("money.other");
+    private static final Cue PAID_THING = Cues.of("money.paidThing");
 
     private Money() {}
 

@@ -24,126 +24,218 @@ final class NamesReading {
                     .split("\\s+")));
 
     private static final Pattern NAME = Pattern.compile(
-            "(?:[\\p{Lu}][\\p{L}’'-]*[\\p{Ll}][\\p{L}’'-]*|[\\p{Lu}]{3,})(?:[ ](?:[\\p{Lu}][\\p{L}’'-]*|[\\p{Lu}]|\\d{1,2}(?![.\\d%:])|[IVX]{1,4}|[A-Z]\\d{1,3}|[A-Z]{2,4})(?![\\w.]))*");
-    private static final Pattern LOWER_BEFORE_BRACKET = Pattern.compile(
-            "(?:^|[=,:;] ?|\\b(?:the|my|a|an|for|on|is|have|has) )((?:[\\p{L}]{3,}) (?:[\\p{L}\\d]+ ?){1,3})[(,]\\s?$");
-    private static final Pattern OWNER = Pattern.compile(
-            "\\b([\\p{Lu}][\\p{L}-]{2,})(?:'s|’s|-| own| USB)? ?(?:Drivers?|drivers?|USB driver|phones|page)");
+            "(?<![\\p{L}\\d'])\\p{Lu}[\\p{L}’'-]*[\\p{Ll}][\\p{L}’'-]*(?:[ ](?:\\p{Lu}[\\p{L}’'-]*|\\d{1,2}(?![.\\d%:])|[IVX]{1,4}|[A-Z]\\d{1,3}|[A-Z]{2,4})(?![\\w.])){0,12}");
+    private static final Pattern SMALL = Pattern.compile(
+            "(?:^|[=,:;(] ?|\\b(?:the|my|a|an|for|on|is|own|called) )(\\p{L}{4,}(?: \\p{L}{3,})?(?: \\d{1,2}| \\p{L}{1,4})?)[ ,(:-]{1,3}(?:the |model |exactly )?$");
+    private static final Pattern BYLINE = Pattern.compile(
+            "(?:\\b(?:by|von|from|dr|mr|mrs|ms|frau|herr|thanks|thank you|user|author|to|dear|hi|hello|de|napisał|por|автор|wrote|greets|regards|cheers)\\.?:?|@|^[-—–*])\\s?\"?$");
+    private static final Pattern MAKES =
+            Pattern.compile("\\b(\\p{Lu}[\\p{L}-]{2,})(?:'s|’s|-| own| USB)? ?(?:Drivers?|drivers?|USB driver)");
+    private static final int HEAD = 30;
+    private static final int BEFORE = 46;
 
     private final List<Sentence> sentences;
     private final Map<String, Integer> counts = new HashMap<>();
+    private final boolean capitals;
 
-    /** A maker and the name it was sold under. */
+    /** A maker and the name it was sold under; either may be empty. */
     record Name(String maker, String shop, Sentence sentence) {}
 
     NamesReading(List<Sentence> sentences) {
         this.sentences = sentences;
+        int shouted = 0;
         for (Sentence sentence : sentences) {
-            for (String word : sentence.value().split("[^\\p{L}\\p{N}'’-]+")) {
-                counts.merge(word.replaceFirst("['’]s$", "").toLowerCase(Locale.ROOT), 1, Integer::sum);
+            shouted += sentence.value().equals(sentence.value().toUpperCase(Locale.ROOT)) ? 1 : 0;
+            for (String word : WORDS.split(sentence.value())) {
+                counts.merge(bare(word), 1, Integer::sum);
             }
         }
+        capitals = shouted * 2 > sentences.size() && sentences.size() > 3;
+    }
+
+    private static final Pattern WORDS = Pattern.compile("[^\\p{L}\\p{N}'’-]+");
+
+    private static String bare(String word) {
+        String lower = word.toLowerCase(Locale.ROOT);
+        return lower.endsWith("'s") || lower.endsWith("’s") ? lower.substring(0, lower.length() - 2) : lower;
     }
 
     /** By the key of a model, its name; models beside which none stands have the guide's own. */
     Map<String, Name> read(Map<String, ModelsReading.Named> models) {
         Map<String, Name> found = new LinkedHashMap<>();
-        Optional<Name> own = general();
-        models.forEach((key, model) -> beside(model, own).or(() -> own).ifPresent(name -> found.put(key, name)));
+        Optional<Name> own = general(models);
+        models.forEach((key, model) -> beside(model)
+                .filter(name -> own.isEmpty()
+                        || own.get().maker().isEmpty()
+                        || name.maker().isEmpty()
+                        || own.get().maker().equals(name.maker()))
+                .map(name -> name.maker().isEmpty() && own.isPresent()
+                        ? new Name(own.get().maker(), name.shop(), name.sentence())
+                        : name)
+                .or(() -> own)
+                .ifPresent(name -> found.put(key, name)));
         return found;
     }
 
-    /** What the whole guide is about. */
-    Optional<Name> general() {
+    /** What the whole guide is about: the name that stands beside a model number, else in the title. */
+    Optional<Name> general(Map<String, ModelsReading.Named> models) {
         Map<String, Name> candidates = new LinkedHashMap<>();
         Map<String, Double> weights = new LinkedHashMap<>();
         for (Sentence sentence : sentences) {
-            if (sentence.index() > 25 && !sentence.lower().contains("driver")) {
+            if (sentence.index() > HEAD) {
                 break;
             }
             for (Name name : names(sentence)) {
-                String key = (name.maker() + " " + name.shop()).toLowerCase(Locale.ROOT);
-                candidates.putIfAbsent(key, name);
-                weights.merge(key, weight(name, sentence), Double::sum);
+                weigh(name, weight(name, sentence), candidates, weights);
             }
         }
+        models.values().forEach(model -> beside(model).ifPresent(name -> weigh(name, 2.5, candidates, weights)));
         return weights.entrySet().stream()
                 .filter(entry -> entry.getValue() >= 1.5)
                 .max(Map.Entry.comparingByValue())
-                .map(entry -> candidates.get(entry.getKey()));
+                .map(entry -> withMaker(candidates.getOrDefault(entry.getKey(), new Name("", "", sentences.get(0)))))
+                .filter(name -> !name.maker().isEmpty() || !name.shop().isEmpty());
+    }
+
+    private static void weigh(Name name, double weight, Map<String, Name> candidates, Map<String, Double> weights) {
+        String key = (name.maker() + " " + name.shop()).toLowerCase(Locale.ROOT);
+        candidates.putIfAbsent(key, name);
+        weights.merge(key, weight, Double::sum);
     }
 
     private double weight(Name name, Sentence sentence) {
-        double weight = sentence.index() < 2 ? 2 : sentence.is(Block.Kind.HEADING) ? 1.2 : .7;
-        weight += name.shop().isEmpty() ? -1 : .6;
-        weight += counts.getOrDefault(name.maker().toLowerCase(Locale.ROOT), 0) > 1 ? .6 : 0;
-        String first = name.shop().split(" ")[0].toLowerCase(Locale.ROOT);
-        weight += !first.isEmpty() && counts.getOrDefault(first, 0) > 1 ? .4 : 0;
+        double weight = sentence.index() < 2 ? 1.4 : sentence.is(Block.Kind.HEADING) ? 1 : .5;
+        weight += name.shop().isEmpty() || name.maker().isEmpty() ? -.4 : .6;
+        weight += counts.getOrDefault(bare(name.maker()), 0) > 1 ? .5 : 0;
+        String first = name.shop().isEmpty() ? "" : bare(name.shop().split(" ")[0]);
+        weight += !first.isEmpty() && counts.getOrDefault(first, 0) > 1 ? .5 : 0;
         boolean makes =
-                sentences.stream().anyMatch(one -> one.lower().contains("driver") && owns(one.value(), name.maker()));
+                sentences.stream().anyMatch(one -> one.lower().contains("driver") && makes(one.value(), name.maker()));
         return weight + (makes ? 1 : 0);
     }
 
-    private static boolean owns(String text, String maker) {
-        Matcher owner = OWNER.matcher(text);
-        return owner.find() && owner.group(1).equalsIgnoreCase(maker);
+    private static boolean makes(String text, String maker) {
+        Matcher owner = MAKES.matcher(text);
+        return !maker.isEmpty() && owner.find() && owner.group(1).equalsIgnoreCase(maker);
     }
 
-    /** Names of two words or more in a sentence. */
+    /** “Tussle 2” is a name of the shops; who made it stands before it elsewhere. */
+    private Name withMaker(Name name) {
+        if (!name.maker().isEmpty()) {
+            return name;
+        }
+        Pattern before = Pattern.compile("(\\p{Lu}\\p{Ll}{2,})(?:'s|’s)?,? [\"“']?" + Pattern.quote(name.shop()));
+        for (Sentence sentence : sentences) {
+            Matcher found = before.matcher(sentence.value());
+            if (found.find() && !isCommon(found.group(1))) {
+                return new Name(found.group(1), name.shop(), sentence);
+            }
+        }
+        for (Sentence sentence : sentences) {
+            Matcher owner = MAKES.matcher(sentence.value());
+            if (owner.find() && !isCommon(owner.group(1))) {
+                return new Name(owner.group(1), name.shop(), name.sentence());
+            }
+        }
+        return name;
+    }
+
+    /** Names in a sentence: two words or more, or one and a number. */
     private List<Name> names(Sentence sentence) {
         List<Name> names = new ArrayList<>();
-        boolean shouted = sentence.value().equals(sentence.value().toUpperCase(Locale.ROOT));
+        if (capitals) {
+            return names;
+        }
         Matcher found = NAME.matcher(sentence.value());
         while (found.find()) {
-            List<String> words = new ArrayList<>(List.of(found.group().split(" ")));
-            while (!words.isEmpty() && isCommon(words.get(0))) {
-                words.remove(0);
-            }
-            List<String> own = new ArrayList<>();
-            for (String word : words) {
-                boolean model = ModelTokens.isCandidate(word) && word.length() > 2;
-                if (isCommon(word) || model) {
-                    break;
-                }
-                own.add(word);
-            }
-            if (own.size() >= 2 && own.size() <= 5 && !shouted) {
-                String maker = own.get(0).replaceFirst("['’]s$", "");
-                names.add(new Name(maker, String.join(" ", own.subList(1, own.size())), sentence));
+            String before = sentence.lower().substring(Math.max(0, found.start() - 14), found.start());
+            if (!BYLINE.matcher(before).find()) {
+                name(List.of(found.group().split(" ")), sentence).ifPresent(names::add);
             }
         }
         return names;
     }
 
-    static boolean isCommon(String word) {
-        return COMMON.contains(word.toLowerCase(Locale.ROOT).replaceFirst("['’]s$", ""));
+    private static Optional<Name> name(List<String> said, Sentence sentence) {
+        List<String> own = new ArrayList<>();
+        for (String word : said) {
+            boolean model = ModelTokens.isCandidate(word) && word.length() > 2;
+            if (own.isEmpty() && isCommon(word)) {
+                continue;
+            }
+            if (isCommon(word) || model) {
+                break;
+            }
+            own.add(word);
+        }
+        if (own.size() < 2
+                || own.size() > 5
+                || own.get(0).length() < 3
+                || !Character.isLetter(own.get(0).charAt(0))) {
+            return Optional.empty();
+        }
+        boolean onlyShop =
+                own.get(1).chars().noneMatch(Character::isLetter) || own.get(1).length() == 1;
+        String maker = onlyShop ? "" : own.get(0).replaceFirst("['’]s$", "");
+        return Optional.of(new Name(maker, String.join(" ", onlyShop ? own : own.subList(1, own.size())), sentence));
     }
 
-    /** The name that stands right before a model number. */
-    private Optional<Name> beside(ModelsReading.Named model, Optional<Name> own) {
+    static boolean isCommon(String word) {
+        return COMMON.contains(bare(word));
+    }
+
+    /** The name that stands right before a model number, or at the end of the sentence before. */
+    private Optional<Name> beside(ModelsReading.Named model) {
         for (ModelsReading.Mention mention : model.mentions()) {
-            String before = mention.sentence().value().substring(0, mention.start());
-            String near = before.substring(Math.max(0, before.length() - 60));
-            Matcher lower = LOWER_BEFORE_BRACKET.matcher(near);
-            Optional<Name> last = names(mention.sentence()).stream()
-                    .filter(name -> near.replaceFirst("[\\s(,:–—-]{1,4}(?:the |model |exactly |that's |is )?$", "")
-                            .endsWith(name.shop()))
+            Sentence sentence = mention.sentence();
+            String before = sentence.value().substring(0, mention.start());
+            String near = before.substring(Math.max(0, before.length() - BEFORE));
+            Optional<Name> last = names(sentence).stream()
+                    .filter(name -> near.contains(name.shop())
+                            && near.length()
+                                            - near.lastIndexOf(name.shop())
+                                            - name.shop().length()
+                                    < 34)
                     .reduce((one, two) -> two);
-            if (last.isPresent()
-                    && (own.isEmpty() || own.get().maker().equals(last.get().maker()))) {
+            if (last.isPresent() && !last.get().shop().isEmpty()) {
                 return last;
             }
-            if (own.isEmpty() && lower.find() && mention.stance() != Stance.AGAINST) {
-                String[] words = lower.group(1).strip().split(" ");
-                if (words.length >= 2
-                        && !isCommon(words[0])
-                        && words[0].matches("\\p{L}{3,}")
-                        && words[1].matches("\\p{L}{3,}.*")) {
-                    return Optional.of(new Name(
-                            words[0], String.join(" ", List.of(words).subList(1, words.length)), mention.sentence()));
+            Optional<Name> small = small(sentence, near);
+            if (small.isPresent()) {
+                return small;
+            }
+            if (mention.start() < 4 && sentence.index() > 0) {
+                Sentence previous = sentences.get(sentence.index() - 1);
+                Optional<Name> ending = names(previous).stream()
+                        .filter(name ->
+                                previous.value().replaceFirst("[.,;: ]+$", "").endsWith(name.shop()))
+                        .findFirst();
+                if (ending.isPresent()) {
+                    return ending;
                 }
             }
         }
         return Optional.empty();
+    }
+
+    /** In a text without capitals, or with nothing else: the words that stand before the number and are no words of the language. */
+    private static Optional<Name> small(Sentence sentence, String near) {
+        Matcher found = SMALL.matcher(near);
+        if (!found.find()) {
+            return Optional.empty();
+        }
+        List<String> words = List.of(found.group(1).split(" "));
+        boolean names = words.stream().limit(2).noneMatch(NamesReading::isCommon)
+                && words.size() >= 2
+                && words.get(1).matches("\\p{L}{3,}|\\d{1,2}");
+        boolean verbs = words.stream().limit(2).anyMatch(word -> Acts.isVerb(bare(word)));
+        if (!names || verbs) {
+            return Optional.empty();
+        }
+        boolean onlyShop = words.get(1).matches("\\d+");
+        return Optional.of(new Name(
+                onlyShop ? "" : words.get(0),
+                String.join(" ", onlyShop ? words : words.subList(1, words.size())),
+                sentence));
     }
 }

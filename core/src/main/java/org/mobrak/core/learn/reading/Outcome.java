@@ -62,7 +62,7 @@ final class Outcome {
                         fact, Read.of(value, sentence, Math.max(0, cue.at(sentence.lower())), Sure.LIKELY)));
     }
 
-    private static final Cue ROOT = Cue.of("root(?:s|ed|ing)?", "superuser", "su");
+    private static final Cue ROOT = Cues.of("outcome.root");
 
     private void effects(String kind) {
         boolean rootFile =
@@ -116,59 +116,13 @@ final class Outcome {
         }
     }
 
-    private static final Cue NOT_ROOT = Cue.of(
-            "doesn't give (?:u|you) root",
-            "does not give (?:you )?root",
-            "gives no root",
-            "isn't rooted",
-            "just the unlock",
-            "rooted\\? no",
-            "no root with this",
-            "does not root");
-    private static final Cue ROOTED = Cue.of(
-            "you(?:'re| are)(?: now)? rooted",
-            "done, rooted",
-            ", rooted",
-            "root works",
-            "uid=?0",
-            "access granted",
-            "root is there",
-            "root granted",
-            "gives root",
-            "has root",
-            "have root now");
-    private static final Cue MANAGER = Cue.of(
-            "manager (?:is |icon |app )?(?:is )?(?:there|appears|in the|among)",
-            "icon (?:is |was )?(?:in|there|among)",
-            "manager among the apps",
-            "(?:got|see|find) the manager",
-            "there is a manager",
-            "app .{0,20}must now be there",
-            "will be in the drawer",
-            "was there\\. first time",
-            "open(?:ed)? the manager");
-    private static final Cue COUNTER = Cue.of(
-            "counter .{0,60}(?:goes up|up by|to (?:one|1))",
-            "put(?:s)? the counter up",
-            "counts? .{0,40}foreign",
-            "raises the counter",
-            "counter (?:goes|will go|rises)");
+    private static final Cue NOT_ROOT = Cues.of("outcome.notRoot");
+    private static final Cue ROOTED = Cues.of("outcome.rooted");
+    private static final Cue MANAGER = Cues.of("outcome.manager");
+    private static final Cue COUNTER = Cues.of("outcome.counter");
 
-    private static final Cue LASTING = Cue.of(
-            "permanent(?:ly)?",
-            "for ever",
-            "forever",
-            "for good",
-            "makes? it stay",
-            "lasting",
-            "real root",
-            "still there");
-    private static final Cue FUSE = Cue.of(
-            "(?:blows|trips|burns) the (?:warranty )?fuse",
-            "fuse (?:will )?(?:blows?|trips?|be blown|goes to 1)",
-            "trips the warranty",
-            "warranty bit (?:goes|will|to 1)",
-            "sets the warranty bit");
+    private static final Cue LASTING = Cues.of("outcome.lasting");
+    private static final Cue FUSE = Cues.of("outcome.fuse");
 
     private boolean says(Cue cue) {
         return sentences.stream().anyMatch(sentence -> cue.in(sentence.lower()));
@@ -221,10 +175,14 @@ final class Outcome {
                 "osVersion", one.read().as(one.versions().exact().orElseThrow())));
     }
 
+    private static final Cue ONLY_STARTED = Cues.of("outcome.onlyStarted");
+
     private void written() {
+        boolean started = says(ONLY_STARTED);
         java.util.Set<String> seen = new java.util.LinkedHashSet<>();
         for (FileRead file : files) {
             file.partition
+                    .filter(partition -> !started || !partition.equals("recovery"))
                     .filter(seen::add)
                     .ifPresent(partition -> writes.add(file.name.as(partition).as(Sure.GUESS)));
             if (file.role.matches("OS package|firmware package|pre-rooted package|update package|root package")

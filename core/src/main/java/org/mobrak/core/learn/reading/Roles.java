@@ -11,32 +11,9 @@ import org.mobrak.core.learn.reading.Understood.Role;
 
 /** What each sentence of a guide is; what looks like an order or a condition and was not understood is told as such. */
 final class Roles {
-    private static final Cue CONDITION = Cue.of(
-            "only if",
-            "must(?:n't| not)?",
-            "has to",
-            "have to",
-            "required?",
-            "needs?",
-            "make sure",
-            "never",
-            "do not",
-            "don't",
-            "at least",
-            "not (?:before|until|with|for)",
-            "if you have",
-            "if yours");
-    private static final Cue EDIT = Cue.of("edit(?:ed)?", "update", "stop press", "correction", "updated");
-    private static final Cue REPORT = Cue.of(
-            "worked (?:on|for) (?:my|me)",
-            "works on my",
-            "thanks?,? worked",
-            "tried (?:it )?on my",
-            "bricked my",
-            "did not work on my",
-            "took \\d+ minutes",
-            "that did it",
-            "confirmed");
+    private static final Cue CONDITION = Cues.of("roles.condition");
+    private static final Cue EDIT = Cues.of("roles.edit");
+    private static final Cue REPORT = Cues.of("roles.report");
 
     private final List<Understood.Told> told = new ArrayList<>();
 

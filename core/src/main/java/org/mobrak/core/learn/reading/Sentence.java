@@ -13,6 +13,7 @@ import org.mobrak.core.learn.page.Text;
  * @param index among all sentences of the guide, from 0
  * @param part which sentence of its block it is, from 0
  * @param quoted whether it is somebody else's words
+ * @param aside whether it stands in a post of somebody who does not tell the way
  * @param takenBack whether the next words say that it was wrong
  */
 public record Sentence(
@@ -24,13 +25,18 @@ public record Sentence(
         int index,
         int part,
         boolean quoted,
+        boolean aside,
         boolean takenBack) {
     public Sentence {
         heads = List.copyOf(heads);
     }
 
+    Sentence setAside() {
+        return new Sentence(text, lower, block, heads, section, index, part, quoted, true, takenBack);
+    }
+
     Sentence takeBack() {
-        return new Sentence(text, lower, block, heads, section, index, part, quoted, true);
+        return new Sentence(text, lower, block, heads, section, index, part, quoted, aside, true);
     }
 
     static String plain(String text) {
@@ -56,6 +62,16 @@ public record Sentence(
 
     boolean isListed() {
         return is(Block.Kind.ITEM) || is(Block.Kind.STEP);
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return this == other;
+    }
+
+    @Override
+    public int hashCode() {
+        return index;
     }
 
     /** What a heading says of the sentences below it. */

@@ -1,7 +1,11 @@
 package org.mobrak.core.learn.reading;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.mobrak.core.learn.page.Block;
@@ -11,8 +15,8 @@ import org.mobrak.core.learn.reading.Sentence.Section;
 
 /** Parts the blocks of a guide into sentences, each with the headings above it. */
 final class Sentences {
-    private static final Pattern END =
-            Pattern.compile("(?<=[.!?…])[\"')\\]]{0,2}\\s+(?=\\S)|\\n+\\s*|(?<=[.!?])(?=[A-Z][a-z])");
+    private static final Pattern END = Pattern.compile(
+            "(?<=[\\p{L}\\p{N}\"')\\]%][.!?…]{1,4})[\"')\\]]{0,2}\\s+(?=\\S)|\\n+\\s*|(?<=[.!?])(?=[A-Z][a-z])");
     private static final Pattern SHORT = Pattern.compile(
             "(?i)(?:^|[\\s(])(?:ca|circa|approx|e\\.g|i\\.e|etc|no|nr|vs|resp|min|sec|max|incl|excl|abt|bec|w|vol|batt|ver|v|st|dr|mr|mrs|fig|feat|op|z\\.b|bzw|sw|fw|recov|pwr|dn|esp|orig|temp|hr|hrs|aug|sept|sep|oct|nov|dec|jan|feb|mon|tue|wed|thu|fri|sat|sun)\\.$");
 
@@ -26,6 +30,12 @@ final class Sentences {
                     "does not work",
                     "doesn't work",
                     "excluded",
+                    "does not",
+                    "doesn't",
+                    "no go",
+                    "not ok",
+                    "bad",
+                    "dead",
                     "incompatible"),
             Cue.of(
                     "models?",
@@ -42,7 +52,12 @@ final class Sentences {
                     "the phone",
                     "devices",
                     "phones",
-                    "the right phone"),
+                    "the right phone",
+                    "works",
+                    "ok",
+                    "good",
+                    "confirmed",
+                    "yes"),
             Cue.of(
                     "you(?:'ll| will)? need",
                     "you must have",
@@ -168,14 +183,19 @@ final class Sentences {
     /** The first sentences say what a text is about, whatever their words. */
     private static final int FIRST = 12;
     /** More sentences that tell something no guide has; the rest is not read. Our own choice. */
-    private static final int MOST = 6_000;
+    private static final int MOST = 4_000;
 
     private final List<Text> chatter = new ArrayList<>();
+    private static final Cue BESIDE = Cues.of("sentences.beside");
     private boolean cut;
     private final List<Table> tables = new ArrayList<>();
     private final List<String> heads = new ArrayList<>();
     private final List<Integer> depths = new ArrayList<>();
     private static final int LONGEST = 1_200;
+    private static final int BREATHLESS = 260;
+    private static final int SHORTEST = 28;
+    private static final Pattern GOES_ON = Pattern.compile(
+            "\\b(?:and then|then|so now|so you|so|okay|ok|right|now|next|after that|but|and you|and it|and now|and if|if|because|cos|when)\\b");
     private static final int LONGEST_SECTION = 25;
     private static final Pattern LISTED = Pattern.compile("^\\d{1,2}[.)] ");
     private boolean titled;
@@ -210,6 +230,7 @@ final class Sentences {
             }
         }
         parting.takeBack();
+        parting.setAside();
         return new Parted(
                 List.copyOf(parting.all), List.copyOf(parting.tables), List.copyOf(parting.chatter), parting.cut);
     }
@@ -234,6 +255,34 @@ final class Sentences {
                 all.set(i, own.takeBack());
             }
         }
+    }
+
+    /** In a thread the posts of whoever tells the way count; what others say is talk. */
+    private void setAside() {
+        Map<String, Integer> weights = new HashMap<>();
+        for (Sentence one : all) {
+            if (isPost(one)) {
+                int weight = (Acts.isAct(one) ? 1 : 0)
+                        + 3 * FileNames.names(one.value()).size()
+                        + 3 * FileNames.sums(one.value()).size();
+                weights.merge(author(one.block().voice()), weight, Integer::sum);
+            }
+        }
+        Optional<String> main =
+                weights.entrySet().stream().max(Map.Entry.comparingByValue()).map(Map.Entry::getKey);
+        main.ifPresent(author -> all.replaceAll(
+                one -> isPost(one) && !author(one.block().voice()).equals(author) ? one.setAside() : one));
+    }
+
+    private static boolean isPost(Sentence one) {
+        return one.block().voice().startsWith("#") || one.block().voice().startsWith("post");
+    }
+
+    private static final Pattern AUTHOR = Pattern.compile("^(?:#\\d+|post #?\\d+)[\\s,:-]*([\\w.-]+)");
+
+    private static String author(String voice) {
+        Matcher found = AUTHOR.matcher(voice);
+        return found.find() ? found.group(1) : voice;
     }
 
     private Block spoken(Block block) {
@@ -279,7 +328,7 @@ final class Sentences {
         if (all.size() >= MOST) {
             cut = true;
             chatter.add(text);
-        } else if (!head && !Telling.isIn(lower)) {
+        } else if (!head && !Telling.isIn(lower) || BESIDE.begins(lower.replaceFirst("^\\W+", ""))) {
             chatter.add(text);
         } else {
             all.add(new Sentence(
@@ -291,6 +340,7 @@ final class Sentences {
                     all.size(),
                     part,
                     isQuoted(block),
+                    false,
                     false));
         }
     }
@@ -346,10 +396,26 @@ final class Sentences {
 
     /** A sentence without an end is parted at blanks. */
     private static List<Text> bounded(Text part) {
-        if (part.value().length() <= LONGEST) {
+        if (part.value().length() <= BREATHLESS) {
             return List.of(part);
         }
         List<Text> pieces = new ArrayList<>();
+        // Who talks without a full stop goes on with such words.
+        Matcher words = GOES_ON.matcher(part.value().toLowerCase(Locale.ROOT));
+        int begin = 0;
+        while (part.value().indexOf(", ") < 0 && words.find()) {
+            if (words.start() - begin > SHORTEST) {
+                pieces.add(part.sub(begin, words.start()));
+                begin = words.start();
+            }
+        }
+        if (begin > 0) {
+            pieces.add(part.sub(begin, part.value().length()));
+            return pieces;
+        }
+        if (part.value().length() <= LONGEST) {
+            return List.of(part);
+        }
         int from = 0;
         while (from < part.value().length()) {
             int to = Math.min(part.value().length(), from + LONGEST);

@@ -4,89 +4,10 @@ import java.util.List;
 
 /** Whether a text is a guide at all: somebody tells what to do, with what, and for what. Sales, reviews, questions and news are none. */
 final class Sifting {
-    private static final Cue SALE = Cue.of(
-            "for sale",
-            "i sell",
-            "i'm selling",
-            "no returns",
-            "call after",
-            "or swap",
-            "swap against",
-            "firm price",
-            "box, charger",
-            "dm me",
-            "price is",
-            "selling (?:my|a|this)",
-            "asking price",
-            "price list",
-            "(?:or|near(?:est)?) offer",
-            "ono",
-            "postage",
-            "collect(?:ion)? (?:only|in person)",
-            "cash on",
-            "pick.?up",
-            "shipping",
-            "buyer pays",
-            "no refunds?",
-            "add to cart",
-            "add to basket",
-            "buy now",
-            "in stock",
-            "our price",
-            "checkout",
-            "swap for",
-            "used phones bought");
-    private static final Cue REVIEW = Cue.of(
-            "review",
-            "pros:",
-            "cons:",
-            "verdict",
-            "\\d/10",
-            "stars?",
-            "camera (?:has|is)",
-            "battery life",
-            "the screen is",
-            "weighs",
-            "megapixels?",
-            "i ordered",
-            "ten weeks with",
-            "hands.on");
-    private static final Cue QUESTION = Cue.of(
-            "please help",
-            "pls help",
-            "what am i doing wrong",
-            "help!+",
-            "any ideas?",
-            "does anyone know",
-            "can (?:somebody|someone|anyone)",
-            "how do i",
-            "is there a way",
-            "any help",
-            "what (?:should|can) i do",
-            "thanks in advance",
-            "pls quick",
-            "am i bricked");
-    private static final Cue NEWS = Cue.of(
-            "reported(?:ly)?",
-            "announced",
-            "according to",
-            "spokes(?:man|woman|person)",
-            "rolls? out",
-            "rolling out",
-            "roll-out",
-            "this week",
-            "percent of",
-            "in a statement",
-            "the company",
-            "podcast",
-            "subscribers",
-            "said (?:on|in) (?:monday|tuesday|wednesday|thursday|friday|a )",
-            "users (?:complain|report)",
-            "researchers?",
-            "has been taken down",
-            "moderator",
-            "this thread is closed",
-            "takedown");
+    private static final Cue SALE = Cues.of("sifting.sale");
+    private static final Cue REVIEW = Cues.of("sifting.review");
+    private static final Cue QUESTION = Cues.of("sifting.question");
+    private static final Cue NEWS = Cues.of("sifting.news");
 
     private final List<Sentence> sentences;
     private final Phrases phrases;
@@ -133,6 +54,9 @@ final class Sifting {
         if (links * 2 > sentences.size() + rows.size()) {
             return "It is a list of links; save the pages themselves.";
         }
+        if (count(OTHER) > 1 && count(OTHER) >= count(PHONE)) {
+            return "It is about another kind of machine.";
+        }
         double doing = doing();
         double against = Math.min(4, count(SALE) + count(phrases.shop())) * 2.5
                 + Math.min(5, count(REVIEW)) * 1.2
@@ -145,6 +69,8 @@ final class Sifting {
         return doing - against < LEAST ? "It sells, asks, reviews or tells news more than it says what to do." : "";
     }
 
+    private static final Cue OTHER = Cues.of("sifting.other");
+    private static final Cue PHONE = Cues.of("sifting.phone");
     private static final double LEAST = 2.4;
 
     /** A title that says so itself. */
@@ -156,20 +82,7 @@ final class Sifting {
                 : 0;
     }
 
-    private static final Cue TITLED = Cue.of(
-            "reviews?",
-            "for sale",
-            "wts",
-            "fs",
-            "price list",
-            "what am i doing wrong",
-            "please help",
-            "in the news",
-            "opinion",
-            "unboxing",
-            "hands-on",
-            "(?:user|long-term) review",
-            "hello, i sell");
+    private static final Cue TITLED = Cues.of("sifting.titled");
 
     /** How much of it says what to do, and with what. */
     double doing() {

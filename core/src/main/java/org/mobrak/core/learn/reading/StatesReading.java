@@ -13,44 +13,8 @@ import org.mobrak.core.learn.reading.Sentence.Section;
 /** What must be so before, what is lost, and what to be wary of. */
 final class StatesReading {
     private static final Set<Section> OTHER = EnumSet.of(Section.CHANGES, Section.UNDO, Section.TALK);
-    private static final Cue NO = Cue.of(
-            "not?",
-            "no",
-            "don't",
-            "doesn't",
-            "without",
-            "needn't",
-            "never",
-            "no need",
-            "isn't",
-            "nor",
-            "neither",
-            "instead of",
-            "doesn't matter",
-            "if yours isn't",
-            "unlike");
-    private static final Cue STRONG = Cue.of(
-            "bricks?",
-            "bricked",
-            "kills?",
-            "dead",
-            "never",
-            "not",
-            "don't",
-            "dont",
-            "no way back",
-            "careful",
-            "warning",
-            "gone",
-            "lose everything",
-            "void",
-            "guarantee",
-            "warranty",
-            "else",
-            "for ?ever",
-            "hands away",
-            "other",
-            "different");
+    private static final Cue NO = Cues.of("statesReading.no");
+    private static final Cue STRONG = Cues.of("statesReading.strong");
     private static final int MOST_DANGERS = 20;
 
     private final List<Sentence> sentences;
@@ -70,7 +34,7 @@ final class StatesReading {
     StatesReading read() {
         for (Sentence sentence : sentences) {
             boolean quoted = sentence.quoted();
-            if (!quoted && !OTHER.contains(sentence.section())) {
+            if (!quoted && !sentence.aside() && !OTHER.contains(sentence.section())) {
                 phrases.needs().forEach(need -> need(need, sentence));
             }
         }

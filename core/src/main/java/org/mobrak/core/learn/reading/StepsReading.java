@@ -16,110 +16,13 @@ final class StepsReading {
             EnumSet.of(Section.EXCLUDED, Section.NEEDS, Section.FILES, Section.PHONES, Section.CHANGES, Section.UNDO);
     private static final int FEW = 3;
     private static final int MANY = 22;
-    private static final Cue SIGN = Cue.of(
-            "appears?",
-            "shows?",
-            "shown",
-            "says?",
-            "said",
-            "comes? up",
-            "comes",
-            "turns (?:green|blue|red|upside)",
-            "lights? up",
-            "goes (?:blue|green|yellow)",
-            "you (?:will |should )?see",
-            "should (?:see|show|c|say)",
-            "until",
-            "till",
-            "visible",
-            "green",
-            "finish(?:ed)?",
-            "done",
-            "ok(?:ay)?",
-            "success(?:ful)?",
-            "icon",
-            "pop-?up",
-            "must (?:now )?be there",
-            "welcome",
-            "passed",
-            "chimes?",
-            "buzz(?:es)?",
-            "vibrat(?:es?|ion)",
-            "prints?",
-            "ends (?:with|in)",
-            "it answered",
-            "is there",
-            "stands",
-            "asks",
-            "written",
-            "a tick",
-            "completed?",
-            "telling",
-            "told",
-            "sent",
-            "there it",
-            "up to date",
-            "screen (?:goes|is)");
-    private static final Cue REMEDY = Cue.of(
-            "if (?:it|nothing|not|the|that|there|he|you|they|your|this|instead|in)",
-            "when instead",
-            "not\\?",
-            "nothing\\?",
-            "no luck\\?",
-            "should it",
-            "otherwise",
-            "if");
-    private static final Cue WRONG = Cue.of(
-            "that was wrong",
-            "which was wrong",
-            "was wrong",
-            "was a mistake",
-            "was the mistake",
-            "wrong:",
-            "no wait",
-            "that's the old way",
-            "forget that",
-            "scratch that",
-            "i'm lying",
-            "no sorry",
-            "sorry that's",
-            "too late",
-            "unrelated");
-    private static final Cue PROVE = Cue.of(
-            "check (?:that|whether|under|root|with)",
-            "root (?:checker|tester)",
-            "check app",
-            "must (?:now )?say",
-            "did it (?:work|take)",
-            "proof",
-            "verify that",
-            "terminal",
-            "open (?:the )?(?:app|manager)",
-            "control with",
-            "icon .{0,20}(?:there|drawer)",
-            "compare the number",
-            "see: welcome",
-            "confirm that");
-    private static final Cue GATHER = Cue.of("downloaded?", "fetch", "get these", "get the files", "save as");
-    private static final Cue PREPARE = Cue.of(
-            "charge",
-            "enable",
-            "switch(?:ed)? on",
-            "usb.?debug",
-            "unknown sources",
-            "install (?:the )?drivers?",
-            "back ?up",
-            "copy",
-            "copied",
-            "unpack",
-            "unzip",
-            "extract",
-            "developer",
-            "sum",
-            "md5",
-            "checksum",
-            "save what");
-    private static final Cue TIDY = Cue.of("uninstall", "switch .{0,20} off again", "clean up", "delete the", "relock");
+    private static final Cue SIGN = Cues.of("stepsReading.sign");
+    private static final Cue REMEDY = Cues.of("stepsReading.remedy");
+    private static final Cue WRONG = Cues.of("stepsReading.wrong");
+    private static final Cue PROVE = Cues.of("stepsReading.prove");
+    private static final Cue GATHER = Cues.of("stepsReading.gather");
+    private static final Cue PREPARE = Cues.of("stepsReading.prepare");
+    private static final Cue TIDY = Cues.of("stepsReading.tidy");
     private static final Cue NO_RETURN =
             Cue.of("no way back", "cannot be undone", "can't be undone", "point of no return");
 
@@ -145,7 +48,7 @@ final class StepsReading {
     List<StepRead> read() {
         Optional<StepRead> open = Optional.empty();
         for (Sentence sentence : sentences) {
-            if (sentence.takenBack()) {
+            if (sentence.takenBack() || sentence.aside()) {
                 continue;
             }
             if (isOver(sentence)) {
@@ -182,20 +85,7 @@ final class StepsReading {
         return Durations.in(sentence.lower()).stream().anyMatch(span -> !span.worry());
     }
 
-    private static final Cue LASTS = Cue.of(
-            "first (?:boot|start|time)",
-            "takes?",
-            "took",
-            "lasts?",
-            "wait",
-            "runs for",
-            "minutes later",
-            "it sits",
-            "usually",
-            "be patient",
-            "about \\d+ min.*",
-            "until it",
-            "for up to");
+    private static final Cue LASTS = Cues.of("stepsReading.lasts");
 
     /** A wait is something to do, also where it is only told. */
     private static boolean isWait(Sentence sentence) {
@@ -304,7 +194,9 @@ final class StepsReading {
             if (step.mode.isEmpty()) {
                 step.mode = mode(lower);
             }
-            waits(step, sentence);
+            if (!WRONG.in(lower)) {
+                waits(step, sentence);
+            }
             Matcher clauses = Pattern.compile("[^.;!]+").matcher(sentence.value());
             while (clauses.find()) {
                 String clause = clauses.group().strip();
@@ -366,45 +258,9 @@ final class StepsReading {
         return RECOVERY.in(lower) ? Optional.of("recovery") : Optional.empty();
     }
 
-    private static final Cue DOWNLOAD = Cue.of(
-            "download mode",
-            "dl mode",
-            "download-mode",
-            "says? downloading",
-            "download screen",
-            "downloading don't",
-            "download menu",
-            "downloading\\.?");
-    private static final Cue CONSOLE = Cue.of(
-            "flash console",
-            "console mode",
-            "(?:re)?boot(?:s|ed)? (?:to |into )?(?:the )?(?:boot)?loader",
-            "restart loader",
-            "reboot-loader",
-            "reboot loader",
-            "to-loader",
-            "in(?:to)? the (?:boot)?loader",
-            "(?:boot)?loader (?:screen|mode|menu)",
-            "that is the loader",
-            "in console",
-            "flash menu",
-            "loadctl put",
-            "the loader\\b.{0,20}screen",
-            "phone still white",
-            "(?:phone|it) is now in the loader",
-            "the console");
-    private static final Cue RECOVERY = Cue.of(
-            "recovery mode",
-            "(?:in|into|to|from|enter|reboots? to|back to) (?:the |your |our )?(?:custom |stock |new |own )?recov(?:ery)?",
-            "boot(?:s)? (?:into )?(?:the )?(?:new )?recovery",
-            "recovery:",
-            "stock recov",
-            "that's the recovery",
-            "that is the recovery",
-            "= recovery",
-            "recovery menu",
-            "you are in the recovery",
-            "recovery");
+    private static final Cue DOWNLOAD = Cues.of("stepsReading.download");
+    private static final Cue CONSOLE = Cues.of("stepsReading.console");
+    private static final Cue RECOVERY = Cues.of("stepsReading.recovery");
 
     /** A guide in very small pieces is told in fewer steps. */
     private void merge() {

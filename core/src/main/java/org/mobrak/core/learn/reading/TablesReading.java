@@ -76,6 +76,9 @@ final class TablesReading {
         HEADS.put(Column.MODEL, Cue.of("models?", "model number", "type", "variant", "model no\\.?"));
     }
 
+    private static final Cue WITHDRAWN = Cues.of("tablesReading.withdrawn");
+    private static final Cue AFTERWARDS =
+            Cue.of("to", "after(?:wards)?", "gives", "becomes", "new", "result", "target", "updates? to", "then");
     private static final Pattern NO = Pattern.compile(
             "(?:^|[|(])\\s*(?:no|n|nope|none|x|✗|✘|fails?|failed|never|withdrawn|dead|closed|locked\\b.*|not offered.*|not possible.*|no root.*|does not.*|doesn't.*|refused.*|bricks?.*|unsupported|not supported.*|taken down.*|removed|nothing)\\b\\s*(?:[(|,.;¹²³\\d]|$)");
     private static final Pattern OPEN = Pattern.compile(
@@ -171,7 +174,8 @@ final class TablesReading {
         Map<Column, Integer> columns = new EnumMap<>(Column.class);
         for (Map.Entry<Column, Cue> entry : HEADS.entrySet()) {
             for (int i = 0; i < head.size(); i++) {
-                if (entry.getValue().in(head.get(i)) && !columns.containsValue(i)) {
+                boolean later = entry.getKey() == Column.BUILD && AFTERWARDS.in(head.get(i));
+                if (!later && entry.getValue().in(head.get(i)) && !columns.containsValue(i)) {
                     columns.putIfAbsent(entry.getKey(), i);
                 }
             }
@@ -267,8 +271,7 @@ final class TablesReading {
             String mark = i <= own && !models.isEmpty() ? lower.replaceFirst("\\s.*$", "") : "";
             if (marksOut.contains(mark)
                     || i != own && i != maker && NO.matcher(lower).find()
-                    || lower.matches(
-                            ".*\\b(?:do not use|don't use|withdrawn|taken (?:down|back)|bricks? if|for nobody|pulled|revoked)\\b.*")) {
+                    || WITHDRAWN.in(lower)) {
                 return Stance.AGAINST;
             }
             open |= marksOpen.contains(mark) || i != own && OPEN.matcher(lower).find();
@@ -361,7 +364,7 @@ final class TablesReading {
                         && cell.value().length() < 60)
                 .map(cell -> new Read<>(
                         cell.value()
-                                .replaceFirst("\\s*[¹²³⁴\\d]$", "")
+                                .replaceFirst("\\s*[¹²³⁴⁵]$", "")
                                 .replaceFirst("\\s*\\(.*\\)$", "")
                                 .strip(),
                         cell,

@@ -14,33 +14,8 @@ public final class ThingsReading {
             "(?i)(?:^|\\b(?:for|only for|not for|only|not) )(?:the )?(carriers?|regions?|chipset)\\b(?::| is)? ((?-i:[A-Z][\\w-]+(?: [A-Z][\\w-]+)?)(?:(?:, | and | or | & )(?-i:[A-Z][\\w-]+(?: [A-Z][\\w-]+)?)){0,8})");
     private static final Pattern OUT_CARRIER = Pattern.compile(
             "(?:\\bsold by|\\b(?:ones|phones|units|those|branded|version)(?: bought)? (?:from|of|by)|\\bbought from another carrier, for instance|\\bof|\\bfrom|\\bby|\\bthe) (\\p{Lu}[\\p{L}]{3,20})(?= (?:in |version|ones|phones|telephone|branding|model)|[,.:;)]|$)");
-    private static final Cue DENIED = Cue.of(
-            "sorry",
-            "not covered",
-            "cannot be",
-            "can't be",
-            "out of luck",
-            "not for",
-            "must not",
-            "locked",
-            "had it taken out",
-            "not supported",
-            "took .{0,30} out",
-            "bricks?",
-            "not offered",
-            "refuses?",
-            "nobody",
-            "own shops");
-    private static final Cue SELLER = Cue.of(
-            "sold by",
-            "carrier",
-            "bought from",
-            "branded",
-            "branding",
-            "the ones from",
-            "operator",
-            "provider",
-            "network");
+    private static final Cue DENIED = Cues.of("thingsReading.denied");
+    private static final Cue SELLER = Cues.of("thingsReading.seller");
     private static final Pattern KERNEL = Pattern.compile(
             "\\bkernels?\\b(?: version| release)?(?: is| must be)? ?(older than|below|before|newer than|at least|from|up to|at most|>=|<=|<)? ?(\\d+\\.\\d+(?:\\.\\d+)?)(?![\\w.-])( or (?:older|newer|later|below|up|higher|earlier)| and (?:nothing )?(?:older|newer|later|below)|\\+)?");
     private static final Pattern BOOTLOADER = Pattern.compile(

@@ -9,6 +9,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.mobrak.core.learn.page.Block;
 import org.mobrak.core.learn.page.Page;
 import org.mobrak.core.learn.page.Text;
@@ -50,10 +52,11 @@ public final class Understanding {
             cut = parted.cut();
             struck = pages.stream().flatMap(page -> page.struck().stream()).toList();
             TablesReading reading = new TablesReading();
-            boolean tells =
-                    sentences.stream().anyMatch(sentence -> sentence.is(Block.Kind.STEP) && Acts.isAct(sentence));
+            boolean tells = sentences.stream()
+                    .anyMatch(sentence -> sentence.is(Block.Kind.STEP) && Acts.isAct(sentence)
+                            || !FileNames.names(sentence.value()).isEmpty());
             rows = reading.read(parted.tables(), sentences).stream()
-                    .map(row -> row.stance() == Stance.NONE && tells && row.saysWhen() ? row.as(Stance.FOR) : row)
+                    .map(row -> row.stance() == Stance.NONE && tells ? row.as(Stance.FOR) : row)
                     .toList();
             tableOdd = reading.odd();
             files = new FilesReading(sentences).read(struck);
@@ -72,10 +75,12 @@ public final class Understanding {
             NamesReading naming = new NamesReading(sentences);
             Map<String, NamesReading.Name> names = naming.read(models.models());
             VersionsReading versions = new VersionsReading(sentences, words(names, naming)).read();
-            phones(names, naming.general());
+            phones(names, naming.general(models.models()));
             pairs();
+            corrections();
             files.newest();
             files.unspoken();
+            files.used();
             List<Read<Versions>> shared = new ArrayList<>();
             versions(versions.versions(), shared);
             builds();
@@ -100,6 +105,7 @@ public final class Understanding {
                     title,
                     outcome.family(),
                     phones,
+                    listed(),
                     excluded,
                     doubtful,
                     excludedBuilds,
@@ -148,7 +154,7 @@ public final class Understanding {
                     .findFirst()
                     .map(sentence -> Read.of(
                             shortened(sentence.value()
-                                    .replaceFirst("^(?i)(?:re|subject|tema|oggetto|aw|fwd): ?(?:re: ?)*", "")),
+                                    .replaceFirst("^(?i)(?:re|subject|tema|oggetto|aw|fwd): ?(?:re: ?){0,12}", "")),
                             sentence,
                             0,
                             Sure.LIKELY));
@@ -162,7 +168,7 @@ public final class Understanding {
         private Set<String> words(Map<String, NamesReading.Name> names, NamesReading naming) {
             Set<String> words = new TreeSet<>();
             List<NamesReading.Name> all = new ArrayList<>(names.values());
-            naming.general().ifPresent(all::add);
+            naming.general(models.models()).ifPresent(all::add);
             all.forEach(name -> {
                 words.add(name.maker().toLowerCase(Locale.ROOT));
                 if (!name.shop().isEmpty()) {
@@ -217,6 +223,97 @@ public final class Understanding {
                 files.kept().stream().filter(file -> file.models.isEmpty()).forEach(this::pairByHeading);
                 files.kept().stream().filter(file -> file.models.isEmpty()).forEach(this::pairByName);
             }
+        }
+
+        private static final Pattern SHORT_MODEL =
+                Pattern.compile("(?<![\\w.-])[A-Za-z]{0,6}[-_.]?\\d{2,5}[A-Za-z]{0,3}(?![\\w.-]|\\.\\w)");
+        private static final Cue INSTEAD = Cues.of("understanding.instead");
+
+        /** What a line below a table puts right: this file is for that phone, and no other. */
+        private void corrections() {
+            for (Sentence sentence : sentences) {
+                List<FileNames.Found> names = FileNames.names(sentence.value());
+                if (names.size() != 1 || rows.isEmpty() || !INSTEAD.in(sentence.lower())) {
+                    continue;
+                }
+                FileRead file = files.file(
+                        names.get(0).value(),
+                        Read.of(names.get(0).value(), sentence, names.get(0).start(), Sure.LIKELY));
+                List<String> beside = beside(sentence);
+                boolean listed = rows.stream()
+                        .anyMatch(row -> row.files().stream()
+                                .anyMatch(read -> read.value().equalsIgnoreCase(file.value())));
+                if (!listed) {
+                    file.models.addAll(beside);
+                    replaced(file, beside);
+                } else if (beside.size() == 1) {
+                    file.models.clear();
+                    file.versions.clear();
+                    file.models.add(beside.get(0));
+                    addAlike(beside.get(0));
+                }
+            }
+        }
+
+        /** The phones that a sentence speaks for, also where only the end of a number is said. */
+        private List<String> beside(Sentence sentence) {
+            Set<String> known = new LinkedHashSet<>(phones.keySet());
+            rows.forEach(row -> row.models().forEach(model -> known.add(ModelTokens.Token.key(model.value()))));
+            List<String> beside = new ArrayList<>();
+            Matcher words = SHORT_MODEL.matcher(sentence.value());
+            while (words.find()) {
+                String key = ModelTokens.Token.key(words.group());
+                List<String> meant = known.contains(key)
+                        ? List.of(key)
+                        : known.stream().filter(one -> one.endsWith(key)).toList();
+                if (meant.size() == 1
+                        && Stance.of(sentence, words.start(), words.end()) != Stance.AGAINST
+                        && !beside.contains(meant.get(0))) {
+                    beside.add(meant.get(0));
+                }
+            }
+            return beside;
+        }
+
+        /** A phone that a correction names is in, as its sisters of the table are. */
+        private void addAlike(String key) {
+            rows.stream()
+                    .filter(row -> row.models().stream()
+                            .anyMatch(model ->
+                                    ModelTokens.Token.key(model.value()).equals(key)))
+                    .filter(row -> row.stance() != Stance.AGAINST)
+                    .findFirst()
+                    .ifPresent(row -> {
+                        doubtful.remove(key);
+                        row.models().stream()
+                                .filter(model ->
+                                        ModelTokens.Token.key(model.value()).equals(key))
+                                .findFirst()
+                                .ifPresent(model -> addRow(key, model, row.as(Stance.FOR), Map.of(), Optional.empty()));
+                    });
+        }
+
+        /** A file that no row has takes the place of the one that is called alike. */
+        private void replaced(FileRead file, List<String> beside) {
+            String alike = pattern(file.value());
+            files.kept().stream()
+                    .filter(other -> other != file && pattern(other.value()).equals(alike) && !other.models.isEmpty())
+                    .filter(other -> beside.isEmpty() || other.models.stream().anyMatch(beside::contains))
+                    .findFirst()
+                    .ifPresent(other -> {
+                        file.models.addAll(beside.isEmpty() ? other.models : beside);
+                        file.wanted = true;
+                        file.withdrawn = false;
+                        if (beside.isEmpty() || other.models.size() == beside.size()) {
+                            other.withdrawn = true;
+                        } else {
+                            other.models.removeAll(beside);
+                        }
+                    });
+        }
+
+        private static String pattern(String name) {
+            return name.toLowerCase(Locale.ROOT).replaceAll("(?<=[-_.])[rvb]?\\d+(?:\\.\\d+){0,12}", "#");
         }
 
         /** A file that stands with one phone in its sentence, and with others nowhere, is for that phone. */
@@ -379,6 +476,24 @@ public final class Understanding {
             }
         }
 
+        /** Phones of a list of handsets: it teaches them, though no way. */
+        private List<Understood.Phone> listed() {
+            return rows.stream()
+                    .filter(row -> row.maker().isPresent() && row.shop().isPresent())
+                    .flatMap(row -> row.models().stream()
+                            .limit(1)
+                            .map(model -> new Understood.Phone(
+                                    model,
+                                    row.maker(),
+                                    row.shop(),
+                                    row.carrier(),
+                                    row.chipset(),
+                                    List.of(),
+                                    List.of(),
+                                    Optional.empty())))
+                    .toList();
+        }
+
         private Read<String> maker(NamesReading.Name name) {
             return Read.of(
                     name.maker(),
@@ -434,7 +549,8 @@ public final class Understanding {
 
         private void builds() {
             models.builds().forEach((key, named) -> {
-                boolean later = named.mentions().stream().allMatch(ModelsReading::isLater);
+                boolean later = named.mentions().stream()
+                        .allMatch(mention -> ModelsReading.isLater(mention) || ModelsReading.isAside(mention));
                 if (named.stance() == Stance.FOR || named.stance() == Stance.NONE) {
                     List<Understood.Phone> own = phones.values().stream()
                             .filter(phone -> phones.size() == 1

@@ -11,6 +11,7 @@ import org.mobrak.core.learn.page.Text;
  * Everything that a guide says, before it becomes drafts.
  *
  * @param phones by the key of its model number, each phone it is for
+ * @param listed phones of a table that names makers or shop names, whatever the guide is for
  * @param excluded phones it is not for
  * @param doubtful phones that are only named
  * @param needs by the key of a fact and its value
@@ -20,6 +21,7 @@ public record Understood(
         Optional<Read<String>> title,
         Optional<String> family,
         Map<String, Phone> phones,
+        List<Phone> listed,
         Map<String, Read<String>> excluded,
         Map<String, Read<String>> doubtful,
         List<Read<String>> excludedBuilds,

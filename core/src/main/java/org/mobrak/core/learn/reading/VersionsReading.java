@@ -26,226 +26,20 @@ final class VersionsReading {
             "^\\W{0,2}(?:\\+|or (?:later|newer|up|higher|above|better|younger)|and (?:later|newer|up|above|higher)|upwards?|at least|minimum)");
     private static final Pattern EARLIER =
             Pattern.compile("^\\W{0,2}(?:or (?:older|earlier|lower|below)|and (?:older|earlier|below|lower))");
-    private static final Cue NO_TOOL = Cue.of(
-            "os",
-            "android",
-            "system",
-            "version",
-            "step",
-            "part",
-            "from",
-            "with",
-            "until",
-            "only",
-            "on",
-            "for",
-            "to",
-            "at",
-            "and",
-            "or",
-            "not",
-            "the",
-            "is",
-            "was",
-            "in",
-            "about",
-            "over",
-            "under",
-            "by",
-            "of",
-            "post",
-            "page",
-            "reply",
-            "build",
-            "than",
-            "about",
-            "after",
-            "before",
-            "battery",
-            "charge",
-            "charged",
-            "settings",
-            "edit",
-            "update",
-            "updated",
-            "pdf",
-            "usb",
-            "win",
-            "windows",
-            "stock",
-            "firmware",
-            "wait",
-            "since",
-            "android os",
-            "hello",
-            "memo",
-            "no",
-            "yes",
-            "took",
-            "takes",
-            "error",
-            "code",
-            "menu",
-            "option",
-            "press",
-            "type",
-            "number",
-            "phone",
-            "tablet",
-            "phones",
-            "model",
-            "models",
-            "software",
-            "rom",
-            "kernel",
-            "bootloader",
-            "loader",
-            "baseband",
-            "all",
-            "both",
-            "mine",
-            "running",
-            "runs",
-            "march",
-            "april",
-            "may",
-            "june",
-            "july",
-            "january",
-            "february",
-            "august",
-            "september",
-            "october",
-            "november",
-            "december",
-            "feb",
-            "jan",
-            "mar",
-            "apr",
-            "jun",
-            "jul",
-            "aug",
-            "sep",
-            "oct",
-            "nov",
-            "dec",
-            "monday",
-            "tuesday",
-            "wednesday",
-            "thursday",
-            "friday",
-            "saturday",
-            "sunday",
-            "fri",
-            "thu",
-            "wed",
-            "tue",
-            "mon",
-            "sat",
-            "sun",
-            "number",
-            "chapter",
-            "handout",
-            "revision",
-            "rev",
-            "field",
-            "slot",
-            "com",
-            "md5",
-            "sha1",
-            "sha256",
-            "sum",
-            "between",
-            "first",
-            "second",
-            "then",
-            "now",
-            "take",
-            "unlike",
-            "up",
-            "down");
-    private static final Cue TO = Cue.of(
-            "became",
-            "becomes?",
-            "up to",
-            "gives(?: you)?",
-            "get",
-            "puts?",
-            "update(?:s|d)? (?:it )?to",
-            "(?:going|go|went|move|brings?|down|back|downgrade|upgrade[ds]?) to",
-            "booted",
-            "must(?: now)? say",
-            "now",
-            "afterwards?",
-            "after this",
-            "it says",
-            "should say",
-            "says",
-            "called",
-            "will be",
-            "like from the shop",
-            "setup screen",
-            "firmware",
-            "go down to",
-            "new",
-            "result",
-            "look:?",
-            "welcome",
-            "lands? (?:on|at)",
-            "ends? (?:on|with)",
-            "you are on",
-            "replace",
-            "since",
-            "port of");
-    private static final Cue NOT_OS = Cue.of(
-            "kernel",
-            "recovery",
-            "loader",
-            "bootloader",
-            "usb",
-            "page",
-            "chapter",
-            "revision",
-            "step",
-            "point",
-            "menu",
-            "driver",
-            "drivers",
-            "manager",
-            "release",
-            "patch",
-            "protocol",
-            "mb",
-            "baseband",
-            "script",
-            "zip",
-            "tool",
-            "app",
-            "binary",
-            "radio",
-            "modem",
-            "core",
-            "euro",
-            "price",
-            "costs?",
-            "dollars",
-            "pounds",
-            "weighs",
-            "inch",
-            "since",
-            "handout",
-            "volts?",
-            "take",
-            "use",
-            "than",
-            "crowbar",
-            "dunlin");
+    private static final Cue NO_TOOL = Cues.of("versionsReading.noTool");
+    private static final Cue TO = Cues.of("versionsReading.to");
+    private static final Cue NOT_OS = Cues.of("versionsReading.notOs");
+
+    private static final int SHORT = 10;
 
     private final List<Sentence> sentences;
     private final Set<String> names;
     private final Map<String, ToolRead> tools = new LinkedHashMap<>();
     private final List<OsRead> versions = new ArrayList<>();
     /** Words that stand before a version as a tool's name does. */
+    private static final Pattern IN_FILE = Pattern.compile("(?<![\\d.])\\d{1,2}\\.\\d{1,2}(?![\\d]|\\.\\d)");
+
+    private final Set<String> fileVersions = new HashSet<>();
     /** Where versions of tools stand. */
     private final Set<String> taken = new HashSet<>();
 
@@ -276,6 +70,14 @@ final class VersionsReading {
 
     VersionsReading read() {
         for (Sentence sentence : sentences) {
+            for (FileNames.Found file : FileNames.names(sentence.value())) {
+                Matcher version = IN_FILE.matcher(file.value());
+                while (version.find()) {
+                    fileVersions.add(version.group());
+                }
+            }
+        }
+        for (Sentence sentence : sentences) {
             boolean figures = sentence.value().chars().anyMatch(Character::isDigit);
             boolean quoted = sentence.quoted();
             if (sentence.lower().contains("driver")) {
@@ -297,8 +99,24 @@ final class VersionsReading {
                 versions(sentence);
             }
         }
+        // Where some are named as versions of the OS, bare numbers elsewhere are something else's.
+        boolean labelled = versions.stream()
+                .anyMatch(one -> one.read().sure() == Sure.CERTAIN && one.stance() == Stance.NONE && !one.to());
+        boolean bound = versions.stream()
+                .anyMatch(one -> one.read().sure() == Sure.LIKELY && one.stance() == Stance.NONE && !one.to());
+        versions.removeIf(one -> !one.to()
+                && (labelled
+                                && one.read().sure() != Sure.CERTAIN
+                                && versions.stream()
+                                        .noneMatch(other -> other.read().sure() == Sure.CERTAIN
+                                                && other.sentence() == one.sentence())
+                                && !THREE.matcher(one.versions().exact().orElse(""))
+                                        .matches()
+                        || bound && one.read().sure() == Sure.GUESS));
         return this;
     }
+
+    private static final Pattern THREE = Pattern.compile("\\d+\\.\\d+\\.\\d+");
 
     // Tools.
 
@@ -478,12 +296,15 @@ final class VersionsReading {
         String after = lower.substring(end, Math.min(lower.length(), end + 22));
         if (major > 20
                 || after.matches(
-                        "\\s?(?:mb|gb|kb|inch|%|percent|mega|euros?|eur|usd|dollars|pounds|volts?|mah|am|pm|\"|''|by me|ghz).*")
+                        "\\s?(?:mb|gb|kb|inch|%|percent|mega|euros?|eur|usd|dollars|pounds|volts?|mah|am|pm|modem|radio|kernel|recovery|loader|bootloader|baseband|drivers?|script|package|\"|''|by me|ghz).*")
                 || before.matches(".*(?:[$€£]|\\beur |\\busd )\\s?$")) {
             return false;
         }
         if (joined) {
             return true;
+        }
+        if (lower.length() < SHORT && !lower.contains("os") && !sentence.is(Block.Kind.HEADING)) {
+            return false;
         }
         Matcher word = Pattern.compile("([\\p{L}\\p{N}_'-]+)[\\s,:(=.]{0,3}(?:v|version |ver\\.? )?$")
                 .matcher(before);
@@ -499,8 +320,20 @@ final class VersionsReading {
                 || after.matches("\\W{0,2}(?:or|and) (?:newer|later|up|above|older|earlier).*");
         boolean company = before.matches(
                 ".*(?:\\b(?:on|with|from|running|runs|for|is|was|at|are|only|it's|to|had|has|came with|both|than|in|did|or|and|until|after|before|out of|up to|became|booted|say|says|under|below|above|since|through)|[(,:;=-]|^)\\s?(?:the |a |my |plain |latest |only |stock |old |version |os )?$");
+        if (!labelled && !shaped && isOfAThing(version)) {
+            return false;
+        }
         boolean otherThing = NOT_OS.in(before.substring(Math.max(0, before.length() - 22)));
         return labelled || company && !otherThing && (shaped || version.matches("[1-9]\\.\\d|1\\d\\.\\d?"));
+    }
+
+    /** A short version that a file or a tool has is theirs. */
+    private boolean isOfAThing(String version) {
+        return fileVersions.contains(version)
+                || tools.values().stream()
+                        .anyMatch(tool -> tool.atLeast()
+                                .filter(read -> read.value().equals(version))
+                                .isPresent());
     }
 
     private void add(Sentence sentence, String version, int start, int end) {
@@ -526,15 +359,30 @@ final class VersionsReading {
                         .matches(
                                 ".*(?:\\bnot\\b|n't\\b|\\bnever\\b|\\bnope\\b|\\bbrick|\\bno good|\\bno\\W*$|closed|patched|\\bhole shut).*")
                 || after.matches("\\W{0,3}(?:=|:|-)? ?(?:brick|no\\b|dead|untested).*");
-        tried |= refused;
+        tried |= refused || ENDED.matcher(before).find() || after.matches("^\\W{0,2}before\\b.*") || sentence.aside();
         this.versions.add(new OsRead(
                 versions,
-                Read.of(version, sentence, start, labelled ? Sure.CERTAIN : Sure.LIKELY),
+                Read.of(
+                        version,
+                        sentence,
+                        start,
+                        labelled ? Sure.CERTAIN : isBound(before, sentence) ? Sure.LIKELY : Sure.GUESS),
                 tried ? Stance.AGAINST : stance,
                 to,
                 sentence,
                 start));
     }
+
+    private static final Pattern ENDED = Pattern.compile(
+            "\\b(?:died|closed|dead|gone|patched|shut|ended|stopped|until|up to and without) (?:with|in|since|from|by|on|before) (?:os )?$");
+
+    /** Words for what must be, or for the phone itself, stand before it. */
+    private static boolean isBound(String before, Sentence sentence) {
+        return BOUND.matcher(before).find() || sentence.isListed() || sentence.index() < 3;
+    }
+
+    private static final Pattern BOUND = Pattern.compile(
+            "\\b(?:os|system|version|running|runs|only|must be|firmware|on|with|for|has|have|had|stock)\\s(?:the |os |version )?$|\\($|, $");
 
     /** What is said of a version before the next is named. */
     private static String near(String after) {
