@@ -260,9 +260,32 @@ public final class WorkshopDesk {
     }
 
     /** Lets a piece of the guide count as what the person says it is. */
-    public void say(Saying what, String piece) {
+    public void say(Saying what, String piece, String file, int from) {
         change("Taking a piece of the guide", workshop -> {
-            workshop.say(what, piece);
+            workshop.say(what, piece, file, from);
+            return "";
+        });
+    }
+
+    /** Answers a question of the draft with words of the guide. */
+    public void answer(String field, String words, String file, int line) {
+        change("Answering from the guide", workshop -> {
+            workshop.answer(field, words, file, line);
+            return "";
+        });
+    }
+
+    /** Waves a line off that looks like an order or a condition and says nothing for the draft. */
+    public void waveOff(String file, int line) {
+        change("Waving a line off", workshop -> {
+            workshop.waveOff(file, line);
+            return "";
+        });
+    }
+
+    public void waveOffAll() {
+        change("Waving lines off", workshop -> {
+            workshop.waveOffAll();
             return "";
         });
     }

@@ -98,7 +98,7 @@ class WorkshopPageTest {
         assertThat(guide.getStyleOfChar(guide.getText().indexOf("KQ-W21"))).contains("read-phones", "sure-certain");
 
         select("KQ W24");
-        desktop.robot().interact(() -> desktop.session().workshop().say(Saying.DANGER, "KQ W24"));
+        desktop.robot().interact(() -> desktop.session().workshop().say(Saying.DANGER, "KQ W24", "guide", 1));
         desktop.until(
                 "a piece has a meaning",
                 () -> draft().form().field("hazards").orElseThrow().value().contains("KQ W24"));

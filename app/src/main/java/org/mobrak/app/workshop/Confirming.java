@@ -1,6 +1,7 @@
 package org.mobrak.app.workshop;
 
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.mobrak.core.catalogue.Catalogue;
@@ -29,6 +30,16 @@ final class Confirming {
         ObjectNode route = draft.route().deepCopy();
         route.remove("draft");
         return draft.with(route);
+    }
+
+    /** What looks like an order or a condition and was not understood is looked at by a person first. */
+    static void refuseUnplaced(Table table) throws Refusal {
+        List<Table.Place> unplaced = table.unplaced();
+        if (!unplaced.isEmpty()) {
+            throw new Refusal(
+                    "%d lines of the guide look like orders or conditions and were not understood. Say what each is, or that it says nothing. The first: line %d."
+                            .formatted(unplaced.size(), unplaced.get(0).line()));
+        }
     }
 
     private static void refuseIfOpen(Draft draft) throws Refusal {

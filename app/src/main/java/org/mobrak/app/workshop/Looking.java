@@ -3,6 +3,7 @@ package org.mobrak.app.workshop;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.file.Trial;
 import org.mobrak.core.learn.GuideView;
@@ -23,9 +24,15 @@ final class Looking {
         List<Lesson.Evidence> own = now.lesson().evidence().stream()
                 .filter(said -> said.path().startsWith(base + "/"))
                 .toList();
+        GuideView guide = GuideView.of(now.sources(), own, now.lesson().account());
+        Set<Table.Place> unplaced = Set.copyOf(now.unplaced());
         return new WorkshopView(
-                GuideView.of(now.sources(), own),
+                guide,
                 now.lesson().warnings(),
+                guide.lines().stream()
+                        .filter(line -> unplaced.contains(new Table.Place(line.file(), line.number())))
+                        .toList(),
+                now.since(),
                 now.drafts().stream().map(Draft::name).toList(),
                 now.chosen(),
                 now.drafts().isEmpty()

@@ -8,12 +8,15 @@ import com.fasterxml.jackson.databind.node.ObjectNode;
 import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.learn.Learner;
 import org.mobrak.core.learn.Lesson;
+import org.mobrak.core.learn.reading.Understood.Role;
 
 /**
  * What lies on the workshop's table.
@@ -21,24 +24,31 @@ import org.mobrak.core.learn.Lesson;
  * @param sources the guides; empty where an entry of the catalogue was opened
  * @param lesson what was learnt of them
  * @param chosen which draft is looked at
+ * @param settled lines of the guides that a person placed or waved off
+ * @param since what is otherwise than in the guide that lay here before
  */
-record Table(List<Learner.Source> sources, Lesson lesson, int chosen, List<Draft> drafts) {
+record Table(
+        List<Learner.Source> sources, Lesson lesson, int chosen, List<Draft> drafts, Set<Place> settled, Since since) {
     private static final JsonMapper MAPPER =
             JsonMapper.builder().addModule(new Jdk8Module()).build();
 
     Table {
         sources = List.copyOf(sources);
         drafts = List.copyOf(drafts);
+        settled = Set.copyOf(settled);
     }
+
+    /** A line of a guide. */
+    record Place(String file, int line) {}
 
     static Table of(List<Learner.Source> sources, Lesson lesson) {
         return new Table(
-                sources, lesson, 0, lesson.routes().stream().map(Draft::of).toList());
+                sources, lesson, 0, lesson.routes().stream().map(Draft::of).toList(), Set.of(), Since.NOTHING);
     }
 
     /** An entry of the catalogue, without a guide. */
     static Table of(Draft opened) {
-        return new Table(List.of(), Lesson.empty(), 0, List.of(opened));
+        return new Table(List.of(), Lesson.empty(), 0, List.of(opened), Set.of(), Since.NOTHING);
     }
 
     Draft draft() throws Refusal {
@@ -52,7 +62,7 @@ record Table(List<Learner.Source> sources, Lesson lesson, int chosen, List<Draft
         if (index < 0 || index >= drafts.size()) {
             throw new Refusal("There is no such draft.");
         }
-        return new Table(sources, lesson, index, drafts);
+        return new Table(sources, lesson, index, drafts, settled, since);
     }
 
     Table with(Draft changed) {
@@ -62,12 +72,36 @@ record Table(List<Learner.Source> sources, Lesson lesson, int chosen, List<Draft
     Table with(int index, Draft changed) {
         List<Draft> all = new ArrayList<>(drafts);
         all.set(index, changed);
-        return new Table(sources, lesson, chosen, all);
+        return new Table(sources, lesson, chosen, all, settled, since);
+    }
+
+    Table settling(Collection<Place> places) {
+        Set<Place> all = new HashSet<>(settled);
+        all.addAll(places);
+        return new Table(sources, lesson, chosen, drafts, all, since);
+    }
+
+    Table since(Since other) {
+        return new Table(sources, lesson, chosen, drafts, settled, other);
+    }
+
+    /** Lines that look like orders or conditions, were not understood, and nobody has placed or waved off yet. */
+    List<Place> unplaced() {
+        return lesson.account().stream()
+                .filter(line -> line.role() == Role.UNPLACED)
+                .map(line -> new Place(line.file(), line.line()))
+                .filter(place -> !settled.contains(place))
+                .toList();
     }
 
     /** As it is kept on disk. What was learnt is learnt anew: the same guide always teaches the same. */
     @JsonIgnoreProperties(ignoreUnknown = true)
-    private record Kept(Optional<List<KeptSource>> sources, String day, int chosen, List<KeptDraft> drafts) {}
+    private record Kept(
+            Optional<List<KeptSource>> sources,
+            String day,
+            int chosen,
+            List<KeptDraft> drafts,
+            Optional<Set<Place>> settled) {}
 
     private record KeptSource(String name, byte[] bytes) {}
 
@@ -83,7 +117,8 @@ record Table(List<Learner.Source> sources, Lesson lesson, int chosen, List<Draft
                 chosen,
                 drafts.stream()
                         .map(one -> new KeptDraft(one.route(), one.maker(), one.shopName(), one.left(), one.file()))
-                        .toList()));
+                        .toList(),
+                Optional.of(settled)));
     }
 
     /** Guides as they are kept. */
@@ -121,7 +156,12 @@ record Table(List<Learner.Source> sources, Lesson lesson, int chosen, List<Draft
             Lesson lesson =
                     sources.isEmpty() ? Lesson.empty() : new Learner().learn(sources, LocalDate.parse(kept.day()));
             return Optional.of(new Table(
-                    sources, lesson, Math.min(kept.chosen(), Math.max(0, drafts.size() - 1)), drafts));
+                    sources,
+                    lesson,
+                    Math.min(kept.chosen(), Math.max(0, drafts.size() - 1)),
+                    drafts,
+                    kept.settled().orElse(Set.of()),
+                    Since.NOTHING));
         } catch (JsonProcessingException | RuntimeException notOurs) {
             return Optional.empty();
         }

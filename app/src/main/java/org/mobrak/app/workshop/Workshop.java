@@ -8,6 +8,9 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.mobrak.app.workshop.WorkshopPlace.Piece;
 import org.mobrak.core.catalogue.Catalogue;
@@ -50,7 +53,8 @@ public final class Workshop {
      * @param lesson of these guides, read as one
      */
     public void lay(List<Learner.Source> sources, Lesson lesson) {
-        set("reading a guide", Optional.of(Table.of(sources, lesson)));
+        Since since = table().map(before -> Since.of(before.sources(), sources)).orElse(Since.NOTHING);
+        set("reading a guide", Optional.of(Table.of(sources, lesson).since(since)));
     }
 
     private Optional<Table> table() {
@@ -99,12 +103,48 @@ public final class Workshop {
         change("naming the phones", inAll, draft -> draft.called(maker.strip(), shopName.strip()));
     }
 
-    /** Lets a piece of the guide count as what the person says it is. */
-    public void say(Saying what, String piece) throws Refusal {
-        change(
+    /**
+     * Lets a piece of the guide count as what the person says it is; its lines are placed so.
+     *
+     * @param from the first line of the piece, in the guide of that name
+     */
+    public void say(Saying what, String piece, String file, int from) throws Refusal {
+        Table now = onTable();
+        int lines = (int) piece.strip().lines().count();
+        List<Table.Place> placed = IntStream.range(from, from + Math.max(1, lines))
+                .mapToObj(line -> new Table.Place(file, line))
+                .toList();
+        Draft said = now.draft().with(what.in(now.draft().route(), piece));
+        set(
                 "saying what “%s” is".formatted(shortened(piece)),
-                false,
-                draft -> draft.with(what.in(draft.route(), piece)));
+                Optional.of(now.with(said).settling(placed)));
+    }
+
+    /** Answers a question with words of the guide; of an amount only the figures count. */
+    public void answer(String field, String words, String file, int line) throws Refusal {
+        Optional<Saying> saying = Saying.of(field);
+        if (saying.isPresent()) {
+            say(saying.get(), words, file, line);
+            return;
+        }
+        Matcher figures = FIGURES.matcher(words);
+        boolean amount = field.startsWith("gate:battery") || field.startsWith("costs:");
+        String value = amount && figures.find() ? figures.group() : words.strip();
+        Table now = onTable();
+        Draft said = now.draft().with(Form.with(now.draft().route(), field, value));
+        set("answering from the guide", Optional.of(now.with(said).settling(List.of(new Table.Place(file, line)))));
+    }
+
+    private static final Pattern FIGURES = Pattern.compile("\\d{1,4}");
+
+    /** Waves lines off that look like orders or conditions and say nothing for the draft. */
+    public void waveOff(String file, int line) throws Refusal {
+        set("waving a line off", Optional.of(onTable().settling(List.of(new Table.Place(file, line)))));
+    }
+
+    public void waveOffAll() throws Refusal {
+        Table now = onTable();
+        set("waving lines off", Optional.of(now.settling(now.unplaced())));
     }
 
     private static String shortened(String piece) {
@@ -176,6 +216,7 @@ public final class Workshop {
      */
     public List<Path> confirm(boolean all) throws IOException, Refusal {
         List<Draft> drafts = all ? onTable().drafts() : List.of(onTable().draft());
+        Confirming.refuseUnplaced(onTable());
         Catalogue catalogue = place.catalogue();
         List<Draft> confirmed = new ArrayList<>();
         for (Draft draft : drafts) {

@@ -16,14 +16,23 @@ import org.mobrak.core.learn.form.Form;
  *
  * @param guide the text with what was understood marked in it; without lines where an entry of the catalogue was opened
  * @param warnings what is odd about the text
+ * @param unplaced lines that look like orders or conditions and were not understood; they stand in the way of confirming
+ * @param since what is otherwise than in the guide that lay here before
  * @param drafts the names of all drafts on the table; empty where nothing was learnt
  * @param chosen which of them is looked at
  * @param draft that one; empty where there is none
  */
 public record WorkshopView(
-        GuideView guide, List<Lesson.Warning> warnings, List<String> drafts, int chosen, Optional<OnTable> draft) {
+        GuideView guide,
+        List<Lesson.Warning> warnings,
+        List<GuideView.Line> unplaced,
+        Since since,
+        List<String> drafts,
+        int chosen,
+        Optional<OnTable> draft) {
     public WorkshopView {
         warnings = List.copyOf(warnings);
+        unplaced = List.copyOf(unplaced);
         drafts = List.copyOf(drafts);
     }
 

@@ -8,6 +8,7 @@ import java.util.Map;
 import org.mobrak.core.identity.VisibleText;
 import org.mobrak.core.learn.page.Pages;
 import org.mobrak.core.learn.reading.Sure;
+import org.mobrak.core.learn.reading.Understood.Role;
 
 /**
  * Guides as they are shown: every line, with what was understood marked in it. Of a page the markup is left out.
@@ -24,8 +25,9 @@ public record GuideView(List<Line> lines) {
      *
      * @param number from 1, in its own file
      * @param text with nothing in it that is not seen
+     * @param role what the line was taken for
      */
-    public record Line(String file, int number, String text, List<Mark> marks) {
+    public record Line(String file, int number, String text, List<Mark> marks, Role role) {
         public Line {
             marks = List.copyOf(marks);
         }
@@ -41,7 +43,10 @@ public record GuideView(List<Line> lines) {
     public record Mark(int start, int end, String path, Sure sure) {}
 
     /** Marks in the guides what the evidence says; of marks that lie over each other the shorter stays. */
-    public static GuideView of(List<Learner.Source> sources, List<Lesson.Evidence> evidence) {
+    public static GuideView of(
+            List<Learner.Source> sources, List<Lesson.Evidence> evidence, List<Lesson.Line> account) {
+        Map<String, Role> roles = new HashMap<>();
+        account.forEach(line -> roles.put(place(line.file(), line.line()), line.role()));
         Map<String, List<Lesson.Evidence>> byPlace = new HashMap<>();
         evidence.forEach(said -> byPlace.computeIfAbsent(place(said.file(), said.line()), none -> new ArrayList<>())
                 .add(said));
@@ -55,7 +60,12 @@ public record GuideView(List<Line> lines) {
                                         || said.text().equals(line.text())
                                         || text.contains(said.text()))
                                 .toList();
-                lines.add(new Line(source.name(), line.number(), text, marks(text, here)));
+                lines.add(new Line(
+                        source.name(),
+                        line.number(),
+                        text,
+                        marks(text, here),
+                        roles.getOrDefault(place(source.name(), line.number()), Role.TALK)));
             }
         }
         return new GuideView(lines);

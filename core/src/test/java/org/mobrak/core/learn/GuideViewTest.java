@@ -36,7 +36,7 @@ class GuideViewTest {
                 "g.txt",
                 "Root for KQ-1 and KQ-1B\n\nBattery 50 % or more.\n1. Write kq-kernel.tar in download mode.\n   md5 9f86d081884c7d659a2feaa0c55ad015\n2. Check root with a proof app.\n");
         Lesson lesson = learn(guide);
-        GuideView view = GuideView.of(List.of(guide), lesson.evidence());
+        GuideView view = GuideView.of(List.of(guide), lesson.evidence(), lesson.account());
         assertThat(view.lines()).hasSize(7);
         assertThat(marked(view))
                 .contains("1:KQ-1", "1:KQ-1B", "3:50", "5:9f86d081884c7d659a2feaa0c55ad015")
@@ -58,7 +58,7 @@ class GuideViewTest {
         Learner.Source guide = source(
                 "g.txt",
                 "Root for KQ-1\n1. Install phone-one.apk after switching unknown sources on\n2. Open the app\n");
-        GuideView view = GuideView.of(List.of(guide), learn(guide).evidence());
+        GuideView view = GuideView.of(List.of(guide), learn(guide).evidence(), List.of());
         GuideView.Line line = view.lines().get(1);
         assertThat(line.marks())
                 .filteredOn(
@@ -74,7 +74,7 @@ class GuideViewTest {
                 "<html><head><script>KQ-9()</script></head><body>\n<h1>Root for KQ-1</h1>\n<ol><li>Install kq.apk</li>\n<li>Open the app</li></ol></body></html>");
         Learner.Source more = source("m.txt", "md5 of kq.apk: 9f86d081884c7d659a2feaa0c55ad015\u202e");
         Lesson lesson = learn(page, more);
-        GuideView view = GuideView.of(List.of(page, more), lesson.evidence());
+        GuideView view = GuideView.of(List.of(page, more), lesson.evidence(), lesson.account());
         assertThat(view.lines())
                 .extracting(GuideView.Line::text)
                 .noneMatch(text -> text.contains("<") || text.contains("KQ-9"));

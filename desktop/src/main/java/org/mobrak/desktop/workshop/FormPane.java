@@ -22,6 +22,7 @@ import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 import org.jspecify.annotations.Nullable;
@@ -52,6 +53,10 @@ final class FormPane {
     private final Card open = new Card("To be answered");
     private final PhonesCard names;
     private final Sheet sheet = new Sheet(content);
+    private final Consumer<Questions.Question> answered;
+    /** Whether there is a text in which an answer may stand. */
+    private boolean fromText;
+
     private @Nullable OnTable shown;
 
     /**
@@ -59,8 +64,14 @@ final class FormPane {
      *
      * @param inAll whether a change is for all drafts
      * @param goToLine shows a line of a guide
+     * @param answered lets the words of the guide that are clicked next answer a question
      */
-    FormPane(Session session, BooleanSupplier inAll, BiConsumer<String, Integer> goToLine) {
+    FormPane(
+            Session session,
+            BooleanSupplier inAll,
+            BiConsumer<String, Integer> goToLine,
+            Consumer<Questions.Question> answered) {
+        this.answered = answered;
         this.session = session;
         this.inAll = inAll;
         this.goToLine = goToLine;
@@ -74,7 +85,8 @@ final class FormPane {
         return sheet;
     }
 
-    void show(OnTable draft) {
+    void show(OnTable draft, boolean guided) {
+        fromText = guided;
         shown = draft;
         Set<String> now = new HashSet<>();
         for (Field field : draft.form().fields()) {
@@ -117,7 +129,17 @@ final class FormPane {
         List<Node> lines = new ArrayList<>();
         lines.add(open.getChildren().get(0));
         for (Questions.Question question : shown().open()) {
-            lines.add(line(Severity.CAUTION, question.ask(), question.field()));
+            HBox asked = line(Severity.CAUTION, question.ask(), question.field());
+            if (fromText) {
+                Button words = new Button("In the text");
+                words.setId("from-text-" + question.field().replace(':', '-'));
+                Texts.aloud(words, "Click the words of the guide that answer: " + question.ask());
+                words.setMinWidth(Region.USE_PREF_SIZE);
+                words.setOnAction(press -> answered.accept(question));
+                HBox.setHgrow(asked.getChildren().get(1), Priority.ALWAYS);
+                asked.getChildren().add(words);
+            }
+            lines.add(asked);
         }
         for (Trial.Found fault : shown().faults()) {
             lines.add(line(
@@ -128,7 +150,7 @@ final class FormPane {
         open.getChildren().setAll(lines);
     }
 
-    private Node line(Severity severity, String words, String field) {
+    private HBox line(Severity severity, String words, String field) {
         Hyperlink link = new Hyperlink();
         Texts.say(link, words);
         link.setWrapText(true);

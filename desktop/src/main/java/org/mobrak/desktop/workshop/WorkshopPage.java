@@ -23,6 +23,7 @@ import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
 import org.mobrak.app.workshop.WorkshopView;
 import org.mobrak.core.fit.Verdict;
+import org.mobrak.core.learn.Questions;
 import org.mobrak.desktop.parts.ActionRow;
 import org.mobrak.desktop.parts.Drops;
 import org.mobrak.desktop.parts.Faces;
@@ -33,10 +34,10 @@ import org.mobrak.desktop.parts.View;
 
 /** From a guide to a route: the text with what was understood in it, and beside it the draft as a person fills it. */
 public final class WorkshopPage implements View {
-    private static final double GUIDE_SHARE = 0.38;
+    private static final double GUIDE_SHARE = 0.46;
     private static final double GUIDE_ABOVE = 0.45;
     /** Below so many letters' sizes two columns do not fit. */
-    private static final double NARROW = 62;
+    private static final double NARROW = 46;
 
     private final Session session;
     private final Label summary = Texts.wrapped(Texts.plain(""));
@@ -67,7 +68,7 @@ public final class WorkshopPage implements View {
      */
     public WorkshopPage(Session session, Runnable readings, Leads leads) {
         this.session = session;
-        form = new FormPane(session, all::isSelected, this::showLine);
+        form = new FormPane(session, all::isSelected, this::showLine, this::await);
         guide = new GuidePane(session, form::goTo);
         trying = new TryPane(session);
         builds = new BuildsPane(session);
@@ -182,6 +183,7 @@ public final class WorkshopPage implements View {
         confirm.getStyleClass().remove("do-this");
         if (view.draft()
                 .filter(draft -> draft.open().isEmpty() && draft.faults().isEmpty())
+                .filter(draft -> view.unplaced().isEmpty())
                 .isPresent()) {
             confirm.getStyleClass().add("do-this");
         }
@@ -191,7 +193,7 @@ public final class WorkshopPage implements View {
             columns.setDividerPositions(columns.getOrientation() == Orientation.VERTICAL ? GUIDE_ABOVE : GUIDE_SHARE);
         }
         view.draft().ifPresent(draft -> {
-            form.show(draft);
+            form.show(draft, !view.guide().lines().isEmpty());
             trying.show(draft);
         });
         seeIf(view.draft().isPresent(), faces.body(), faces.tabs());
@@ -278,6 +280,11 @@ public final class WorkshopPage implements View {
                 () -> node.getChildren().setAll(ways.node()));
         VBox.setVgrow(part, Priority.ALWAYS);
         node.getChildren().setAll(back, part);
+    }
+
+    /** The words of the guide that are clicked next answer a question. */
+    private void await(Questions.Question question) {
+        guide.await(question);
     }
 
     private void showLine(String file, int line) {

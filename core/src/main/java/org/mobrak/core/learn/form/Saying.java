@@ -2,8 +2,10 @@ package org.mobrak.core.learn.form;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.Arrays;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.mobrak.core.identity.Refusal;
@@ -31,6 +33,13 @@ public enum Saying {
 
     public String label() {
         return label;
+    }
+
+    /** What a piece of the guide is that fills a field of the form; empty where none does. */
+    public static Optional<Saying> of(String field) {
+        return Arrays.stream(values())
+                .filter(saying -> saying.field.equals(field))
+                .findFirst();
     }
 
     /** The draft in which a piece of the guide counts as this. */
