@@ -13,6 +13,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.StreamSupport;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.learn.Learner;
 import org.mobrak.core.learn.Lesson;
@@ -43,7 +44,25 @@ record Table(
 
     static Table of(List<Learner.Source> sources, Lesson lesson) {
         return new Table(
-                sources, lesson, 0, lesson.routes().stream().map(Draft::of).toList(), Set.of(), Since.NOTHING);
+                sources,
+                lesson,
+                0,
+                lesson.routes().stream().map(route -> named(route, lesson)).toList(),
+                Set.of(),
+                Since.NOTHING);
+    }
+
+    /** A draft whose phones are called as the guide calls them. */
+    private static Draft named(ObjectNode route, Lesson lesson) {
+        String model = route.at("/fits/phones/0/model").asText();
+        Draft draft = Draft.of(route);
+        return lesson.phones().stream()
+                .filter(phone -> StreamSupport.stream(phone.path("variants").spliterator(), false)
+                        .anyMatch(variant -> variant.path("model").asText().equals(model)))
+                .findFirst()
+                .map(phone -> draft.called(
+                        phone.path("maker").asText(), phone.path("shopName").asText()))
+                .orElse(draft);
     }
 
     /** An entry of the catalogue, without a guide. */

@@ -154,6 +154,7 @@ final class FormPane {
         Hyperlink link = new Hyperlink();
         Texts.say(link, words);
         link.setWrapText(true);
+        link.setMaxWidth(Double.MAX_VALUE);
         link.setMinHeight(Region.USE_PREF_SIZE);
         link.setOnAction(press -> focus(field));
         link.setDisable(field.isEmpty());

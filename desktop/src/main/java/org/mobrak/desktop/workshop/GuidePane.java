@@ -46,6 +46,9 @@ import org.mobrak.desktop.parts.Texts;
 final class GuidePane {
     private static final int MOST_WARNINGS = 12;
     private static final int MOST_UNPLACED = 20;
+    /** Below so many letters' heights the legend has no room. */
+    private static final double LOW = 40;
+
     private static final int LONG_LINE = 90;
 
     private final Session session;
@@ -107,18 +110,19 @@ final class GuidePane {
         node.getChildren().addAll(scroll, bar, legend, odd);
         node.getStyleClass().add("guide-pane");
         showPicked("");
+        // Where there is little height, the text comes before what its marks mean.
+        node.heightProperty()
+                .addListener((source, before, now) ->
+                        showLegend(now.doubleValue() > LOW * picked.getFont().getSize()));
+    }
+
+    private void showLegend(boolean seen) {
+        legend.setVisible(seen);
+        legend.setManaged(seen);
     }
 
     Region node() {
         return node;
-    }
-
-    /** Where there is little height, the text comes before what its marks mean. */
-    void setNarrow(boolean narrow) {
-        legend.setVisible(!narrow);
-        legend.setManaged(!narrow);
-        picked.setVisible(!narrow);
-        picked.setManaged(!narrow);
     }
 
     void show(WorkshopView view) {
@@ -161,11 +165,10 @@ final class GuidePane {
             return List.of();
         }
         List<Node> rows = new ArrayList<>();
-        rows.add(
-                Texts.wrapped(
-                        Texts.plain(
-                                (lines.size() == 1 ? "1 line looks" : lines.size() + " lines look")
-                                        + " like an order or a condition and was not understood. Before you confirm, select each and say what it is, or say that it does not matter.")));
+        rows.add(Texts.wrapped(Texts.plain((lines.size() == 1
+                        ? "1 line looks like an order or a condition and was not understood."
+                        : lines.size() + " lines look like orders or conditions and were not understood.")
+                + " Before you confirm, select each and say what it is, or say that it does not matter.")));
         for (GuideView.Line line : lines.subList(0, Math.min(MOST_UNPLACED, lines.size()))) {
             rows.add(unplaced(line));
         }

@@ -206,7 +206,6 @@ public final class WorkshopPage implements View {
         if (columns.getOrientation() != now) {
             columns.setOrientation(now);
             columns.setDividerPositions(narrow ? GUIDE_ABOVE : GUIDE_SHARE);
-            guide.setNarrow(narrow);
         }
     }
 

@@ -31,7 +31,8 @@ final class HtmlPage {
             "display\\s{0,3}:\\s{0,3}none|visibility\\s{0,3}:\\s{0,3}hidden|font-size\\s{0,3}:\\s{0,3}0(?![.\\d])|opacity\\s{0,3}:\\s{0,3}0(?![.\\d])");
     private static final Pattern AROUND = Pattern.compile(
             "(?i)(?:^|[^a-z])(?:nav|menu|crumbs?|breadcrumbs?|sidebar|side|foot|footer|cookies?|consent|related|mostread|advert|ads?|share|social|newsletter|subscribe|catlinks|mw-head|banner|comments?|respond|login|pagination|tags?)(?:[^a-z]|$)");
-    private static final Pattern FILE = Pattern.compile("([\\w.+-]{3,120}\\.[A-Za-z0-9]{2,5})(?:[?#].*)?$");
+    private static final Pattern FILE = Pattern.compile(
+            "([\\w.+-]{3,120}\\.(?!php|html?|aspx?|cgi|jsp|org|com|net|example)[A-Za-z0-9]{2,5})(?:[&#?][^/]*)?$");
 
     private final String file;
     private final List<Page.Oddity> oddities;

@@ -13,7 +13,8 @@ final class Markup {
     private static final Pattern STRUCK = Pattern.compile(
             "(?i)\\[(s|strike|del)\\](.{0,2000}?)\\[/\\1\\]|~~([^~]{1,2000})~~|<(s|del|strike)>(.{0,2000}?)</\\4>");
     private static final Pattern LINK = Pattern.compile("!?\\[([^\\[\\]]{0,300})\\]\\(([^()\\s]{1,400})\\)");
-    private static final Pattern HTML_TAG = Pattern.compile("</?[A-Za-z][^<>]{0,200}>");
+    private static final Pattern HTML_TAG = Pattern.compile(
+            "</?(?i:a|b|i|u|p|br|hr|em|strong|code|tt|kbd|samp|pre|span|div|font|center|small|big|sub|sup|li|ul|ol|h[1-6]|img|details|summary|blockquote|ins|mark)(?:[\\s/][^<>]{0,200})?>");
     /** A star within a model number is a pattern and no emphasis. */
     private static final Pattern EMPHASIS = Pattern.compile("(?<![\\w*])\\*([^*\\n]{1,300}?)\\*(?![\\w*])");
 

@@ -26,7 +26,7 @@ final class PlainPage {
     private static final Pattern BULLET = Pattern.compile("^(?:[-*•+·○●▪>»~]|->|→|\\[[ xX]?\\]|[☐☑✓✔])\\s+(?=\\S)");
     private static final Pattern RULE = Pattern.compile("^[-=_*~#+|.:\\s]{3,}$");
     private static final Pattern POST = Pattern.compile(
-            "^(?:#\\d{1,4}\\b|post #?\\d+).{0,80}$|^\\[\\d{1,2}:\\d{2}\\].{0,200}|^.{0,60}(?:wrote|writes|schrieb(?: sie)?|replied):$",
+            "^(?:#\\d{1,4}\\b|post #?\\d+).{0,80}$|^.{0,60}(?:wrote|writes|schrieb(?: sie)?|replied):$",
             Pattern.CASE_INSENSITIVE);
     /** When something was said in a chat, and by whom. */
     private static final Pattern SAID = Pattern.compile(

@@ -75,17 +75,25 @@ final class Durations {
                 boolean metres = pattern == SPAN
                         && found.group(3).equals("m")
                         && !found.group(1).matches("\\d+");
-                if (!metres
-                        && spans.stream()
-                                .noneMatch(span -> Math.abs(span.start() - found.start()) < 4
-                                        || found.start() >= span.start()
-                                                && found.start() < span.start() + 24
-                                                && lower.substring(span.start()).startsWith("half an"))) {
+                boolean within = inside(lower, found.start())
+                        || spans.stream().anyMatch(span -> Math.abs(span.start() - found.start()) < 4);
+                if (!metres && !within) {
                     add(spans, minutes(high) * (hours ? 60 : 1), lower, found.start(), found.end());
                 }
             }
         }
         return spans;
+    }
+
+    /** “A quarter of an hour” holds an hour in it. */
+    private static boolean inside(String lower, int at) {
+        Matcher worded = WORDED.matcher(lower);
+        while (worded.find()) {
+            if (at >= worded.start() && at < worded.end()) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private static void add(List<Span> spans, int minutes, String lower, int start, int end) {

@@ -93,7 +93,8 @@ final class ModelTokens {
                 && value.chars().anyMatch(Character::isDigit)
                 && value.chars().anyMatch(Character::isLetter)
                 && !OTHERS.contains(value.toLowerCase(Locale.ROOT))
-                && !value.matches("(?i)(?:kb|faq|rfc|cve|isbn|v|ver|rev|r|step|part|no|nr|page|vol|fig|#)[-_]?\\d{1,6}")
+                && !value.matches(
+                        "(?i)(?:kb|faq|rfc|cve|isbn|ver|rev|step|part|no|nr|page|vol|fig|#)[-_]?\\d{1,6}|[vr]\\d{1,2}")
                 && !VERSION.matcher(value).matches()
                 && (!MEASURE.matcher(value).matches() || NUMBERED.matcher(value).matches())
                 && !(HEX.matcher(value).matches() && value.length() > 8)

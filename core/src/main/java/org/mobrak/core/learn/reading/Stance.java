@@ -63,7 +63,7 @@ enum Stance {
                 || lower.strip().endsWith("?") && to == lower.strip().length() - 1 && !isAnswered(lower)) {
             return UNSURE;
         }
-        if (NOT.in(after)) {
+        if (says(NOT, after)) {
             return AGAINST;
         }
         int not = lastAt(NOT_BEFORE, before);
@@ -71,7 +71,7 @@ enum Stance {
                 || OTHERS.matcher(before).find()) {
             return AGAINST;
         }
-        if (WEAK.in(after)) {
+        if (says(WEAK, after)) {
             return WARY;
         }
         boolean listed = sentence.section() == Sentence.Section.PHONES
@@ -84,6 +84,20 @@ enum Stance {
         String plain = BRACKETS.matcher(after).replaceAll(" ");
         return plain.replaceFirst("^([^()]*)\\)", "$1 ");
     }
+
+    /** Whether words stand there that are not said of the number that follows them. */
+    private static boolean says(Cue cue, String after) {
+        Matcher found = cue.matcher(after);
+        while (found.find()) {
+            if (!NEXT_ONE.matcher(after.substring(found.end())).lookingAt()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static final Pattern NEXT_ONE = Pattern.compile(
+            "\\W{0,3}(?:for |on |with |the |a |an |your |any |of |model |type ){0,3}(?=[\\w.-]{0,12}\\d)[a-z\\d]{1,8}[-_.]?[a-z\\d]");
 
     /** What the next sentence says of what was named last. */
     static boolean isTurnedAwayBy(String lower) {

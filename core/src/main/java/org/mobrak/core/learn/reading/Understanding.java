@@ -417,7 +417,7 @@ public final class Understanding {
                             key,
                             new Understood.Phone(
                                     named.read(),
-                                    name.map(this::maker),
+                                    name.filter(one -> !one.maker().isEmpty()).map(this::maker),
                                     name.flatMap(this::shop),
                                     Optional.empty(),
                                     Optional.empty(),
@@ -453,6 +453,7 @@ public final class Understanding {
                 Optional<Read<String>> maker = row.maker()
                         .or(() -> Optional.ofNullable(names.get(key))
                                 .or(() -> general)
+                                .filter(one -> !one.maker().isEmpty())
                                 .map(this::maker));
                 phones.put(
                         key,
