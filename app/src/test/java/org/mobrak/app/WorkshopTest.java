@@ -10,14 +10,18 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.mobrak.app.rehearsal.Person;
+import org.mobrak.app.workshop.Since;
 import org.mobrak.app.workshop.WorkshopView;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.fit.Verdict;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.build.Ruler.Role;
 import org.mobrak.core.learn.GrammarProposal;
+import org.mobrak.core.learn.GuideView;
 import org.mobrak.core.learn.Lesson;
 import org.mobrak.core.learn.Questions;
+import org.mobrak.core.learn.form.Saying;
+import org.mobrak.core.learn.reading.Understood;
 import org.mobrak.core.plan.Goal;
 
 /** From a guide for a phone that no catalogue knows to a plan. */
@@ -144,6 +148,62 @@ class WorkshopTest extends DemoSessions {
         fill(session, "step:0:sign", "The screen is black.");
         does(session, one -> one.workshop().confirm(false));
         assertThat(file).content().contains("The screen is black.");
+        session.close();
+    }
+
+    /** A guide read again shows what is otherwise; lines that nobody understood are looked at before it counts. */
+    @Test
+    void whatWasNotUnderstoodStandsInTheWayAndAThreadReadAgainShowsWhatIsNew() throws Exception {
+        Session session = openDemo("Hive 3");
+        String guide = """
+                Root for the QV-31 without a computer
+
+                OS version 4.4.2. Battery at least 50 %.
+                qv-root.apk, md5 9f86d081884c7d659a2feaa0c55ad015
+
+                1. Install qv-root.apk
+                2. Open it and tap root
+                3. Wait 2 minutes
+
+                You must have the blue rabbit beside the phone.
+                It needs a rainy day.
+                """;
+        does(session, one -> one.workshop().readPasted(guide));
+        assertThat(view(session).unplaced()).extracting(GuideView.Line::number).containsExactly(10, 11);
+        assertThat(view(session).guide().lines().get(6).role()).isEqualTo(Understood.Role.STEP);
+        assertThat(view(session).since().isNothing()).isTrue();
+
+        does(session, one -> one.workshop().confirm(false));
+        assertThat(session.notice().get().orElseThrow().text()).contains("2 lines", "line 10");
+        String file = view(session).unplaced().get(0).file();
+        does(session, one -> one.workshop().say(Saying.DANGER, "the blue rabbit", file, 10));
+        assertThat(view(session).unplaced())
+                .as("what was placed is no longer in the way")
+                .extracting(GuideView.Line::number)
+                .containsExactly(11);
+        does(session, one -> one.workshop().waveOff(file, 11));
+        assertThat(view(session).unplaced()).isEmpty();
+        does(session, Session::undo);
+        does(session, one -> one.workshop().choose(0));
+        assertThat(view(session).unplaced()).hasSize(1);
+        does(session, one -> one.workshop().waveOffAll());
+        does(session, one -> one.workshop().confirm(false));
+        assertThat(session.notice().get().orElseThrow().text()).contains("open questions");
+
+        does(session, one -> one.workshop().answer("costs:waiting", "Wait 2 minutes", file, 8));
+        assertThat(draft(session).form().field("costs:waiting").orElseThrow().value())
+                .as("words of the text answer a question")
+                .startsWith("2");
+
+        does(session, one -> one.workshop().readPasted(guide + "EDIT: not for the QV-33.\n"));
+        assertThat(view(session).since().fresh())
+                .extracting(Since.Fresh::text)
+                .containsExactly("EDIT: not for the QV-33.");
+        assertThat(view(session).since().gone()).isEmpty();
+        assertThat(draft(session).form().field("excludedModels").orElseThrow().value())
+                .isEqualTo("QV-33");
+        does(session, one -> one.workshop().readPasted("Recovery for the AB-10\n\n1. Write ab.img\n2. Start it\n"));
+        assertThat(view(session).since().isNothing()).as("another guide").isTrue();
         session.close();
     }
 

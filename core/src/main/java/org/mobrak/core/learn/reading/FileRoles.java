@@ -12,7 +12,7 @@ final class FileRoles {
     private static final Cue OPENED =
             Cue.of("un(?:pack|zip)(?:ped|s|ping)?", "extract(?:ed)?", "tar xzf", "inside (?:is|are)");
     private static final Cue FLASHER =
-            Cue.of("slot", "field", "box called", "download mode", "dl mode", "flasher", "pda", "downloading");
+            Cue.of("slot", "field", "box called", "download mode", "dl mode", "flasher", "downloading");
 
     private final List<Sentence> sentences;
     private final String all;
@@ -163,7 +163,7 @@ final class FileRoles {
     }
 
     private String zip(String name, String about, String title) {
-        if (name.matches(".*(?:services|store|shop|gapps|tradepost|market).*")
+        if (name.matches(".*(?:services|store|shop|tradepost|market).*")
                 || about.matches("(?s).*\\b(?:store and account|the store|shop and the mail|services)\\b.*")
                         && !name.matches(".*(?:root|su[-_.]).*")) {
             return "services package";
@@ -184,7 +184,7 @@ final class FileRoles {
         if (name.matches(".*(?:full|firmware|stock).*")) {
             return "firmware package";
         }
-        if (name.matches(".*(?:recov|dualrec|cwm).*")) {
+        if (name.matches(".*(?:recov|dualrec).*")) {
             return "recovery package";
         }
         boolean os = title.matches(".*\\b(?:custom (?:os|rom)|os|rom|community)\\b.*")

@@ -315,7 +315,7 @@ final class VersionsReading {
             return false;
         }
         boolean labelled = before.matches(
-                ".*\\b(?:os|system version|os version|version|firmware|system|software|stock|running|android|rom)\\W{1,3}(?:(?:is|must be|should be|version|has to be|was|at|of|=|the|on|to|from|only|it's)\\W{1,2}){0,3}(?:the )?(?:version )?$");
+                ".*\\b(?:os|system version|os version|version|firmware|system|software|stock|running|rom)\\W{1,3}(?:(?:is|must be|should be|version|has to be|was|at|of|=|the|on|to|from|only|it's)\\W{1,2}){0,3}(?:the )?(?:version )?$");
         boolean shaped = version.split("\\.").length == 3
                 || after.matches("\\W{0,2}(?:or|and) (?:newer|later|up|above|older|earlier).*");
         boolean company = before.matches(
