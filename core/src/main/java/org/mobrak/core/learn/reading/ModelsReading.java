@@ -368,6 +368,12 @@ final class ModelsReading {
         if (version) {
             return Stance.NONE;
         }
+        if (said == Stance.UNSURE
+                && sentence.lower().strip().endsWith("?")
+                && sentence.index() + 1 < sentences.size()) {
+            String answer = sentences.get(sentence.index() + 1).lower();
+            return REFUSED.begins(answer) ? Stance.AGAINST : GRANTED.begins(answer) ? Stance.FOR : said;
+        }
         if (said == Stance.AGAINST || said == Stance.UNSURE) {
             return said;
         }
@@ -377,6 +383,10 @@ final class ModelsReading {
         return turnedAwayByNext(sentence, end) ? Stance.AGAINST : asked ? Stance.FOR : said;
     }
 
+    /** “The AB-1? No.” */
+    private static final Cue REFUSED = Cues.of("modelsReading.refused");
+
+    private static final Cue GRANTED = Cues.of("modelsReading.granted");
     private static final Pattern WITH_VERSION =
             Pattern.compile("\\W{0,3}(?:(?:with|on|running|and) )(?:os )?\\d+\\.\\d");
 
