@@ -197,6 +197,6 @@ public final class LiteralHand {
                 state.facts(),
                 Map.of(),
                 diary.caught(),
-                silent.stream().findFirst());
+                silent);
     }
 }

@@ -333,6 +333,6 @@ public final class Rehearsal {
                 hands.state().facts(),
                 claimed,
                 diary.caught(),
-                Optional.empty());
+                List.of());
     }
 }

@@ -14,7 +14,7 @@ import org.mobrak.core.identity.Fact;
  * @param minutes of virtual time
  * @param facts what is true of the phone at the end
  * @param claimed what the job says is so of the phone
- * @param stuck where somebody with the card alone could not go on; empty unless it ended there
+ * @param silent every place where somebody with the card alone could not go on, the first of them where it ended; empty elsewhere
  * @param caught which gate, check or sign caught what went wrong, or would have caught it
  */
 public record Report(
@@ -29,13 +29,19 @@ public record Report(
         Map<Fact, String> facts,
         Map<Fact, String> claimed,
         Set<String> caught,
-        Optional<Stuck> stuck) {
+        List<Stuck> silent) {
     public Report {
+        silent = List.copyOf(silent);
         routes = List.copyOf(routes);
         faults = List.copyOf(faults);
         events = List.copyOf(events);
         facts = Map.copyOf(facts);
         claimed = Map.copyOf(claimed);
+    }
+
+    /** Where somebody with the card alone could not go on. */
+    public Optional<Stuck> stuck() {
+        return silent.stream().findFirst();
     }
 
     /** How it can end. */

@@ -7,6 +7,7 @@ import java.util.Set;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.file.Trial;
 import org.mobrak.core.identity.Refusal;
+import org.mobrak.core.learn.Questions;
 
 /** Whether a draft may be planned with. */
 final class Confirming {
@@ -14,9 +15,13 @@ final class Confirming {
 
     private Confirming() {}
 
-    /** The draft as one that is none any more; refused while something is open, unsound or deadly. */
-    static Draft sound(Draft draft, Catalogue catalogue) throws Refusal {
-        refuseIfOpen(draft);
+    /**
+     * The draft as one that is none any more; refused while something is open, unsound or deadly.
+     *
+     * @param open what is still to be answered
+     */
+    static Draft sound(Draft draft, List<Questions.Question> open, Catalogue catalogue) throws Refusal {
+        refuseIfOpen(draft, open);
         Trial trial = Trial.of(draft.route(), draft.family(catalogue).stream().toList(), catalogue);
         Optional<Trial.Found> fault =
                 trial.found().stream().filter(one -> !one.fault().isWarning()).findFirst();
@@ -42,13 +47,10 @@ final class Confirming {
         }
     }
 
-    private static void refuseIfOpen(Draft draft) throws Refusal {
-        if (!draft.open().isEmpty()) {
+    private static void refuseIfOpen(Draft draft, List<Questions.Question> open) throws Refusal {
+        if (!open.isEmpty()) {
             throw new Refusal("“%s” has %d open questions. Answer them, or say that you leave them open. The first: %s"
-                    .formatted(
-                            draft.name(),
-                            draft.open().size(),
-                            draft.open().get(0).ask()));
+                    .formatted(draft.name(), open.size(), open.get(0).ask()));
         }
         boolean deadly = draft.left().contains("file:0:sha256")
                 && draft.route()

@@ -2,12 +2,16 @@ package org.mobrak.app.workshop;
 
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.catalogue.KnownPhone;
 import org.mobrak.core.identity.build.TextPattern;
 import org.mobrak.core.learn.Questions;
@@ -22,6 +26,8 @@ import org.mobrak.core.learn.Questions;
  * @param file in which it was saved, of the catalogue's folder
  */
 record Draft(ObjectNode route, String maker, String shopName, Set<String> left, Optional<String> file) {
+    private static final Set<String> MODES = Set.of("recovery", "download", "flash-console");
+
     Draft {
         left = Set.copyOf(left);
     }
@@ -58,11 +64,17 @@ record Draft(ObjectNode route, String maker, String shopName, Set<String> left, 
         return new Draft(route, maker, shopName, left, Optional.of(name));
     }
 
-    /** What is still to be answered. */
-    List<Questions.Question> open() {
-        return Questions.of(route).stream()
+    /**
+     * What is still to be answered.
+     *
+     * @param silent what is asked because its sheet would not say it
+     */
+    List<Questions.Question> open(List<Questions.Question> silent) {
+        Map<String, Questions.Question> all = new LinkedHashMap<>();
+        Stream.concat(Questions.of(route).stream(), silent.stream())
                 .filter(question -> !left.contains(question.field()))
-                .toList();
+                .forEach(question -> all.putIfAbsent(question.field(), question));
+        return List.copyOf(all.values());
     }
 
     /** The models in full that no phone of the catalogue has. */
@@ -91,6 +103,19 @@ record Draft(ObjectNode route, String maker, String shopName, Set<String> left, 
         family.put("maker", maker.isBlank() ? KnownPhone.UNKNOWN : maker);
         family.put("shopName", shopName.isBlank() ? KnownPhone.UNKNOWN : shopName);
         models.forEach(model -> family.withArray("/variants").addObject().put("model", model));
+        keys().forEach((mode, keys) ->
+                family.withArray("/keys").addObject().put("mode", mode).put("keys", keys));
         return Optional.of(family);
+    }
+
+    /** The keys that its steps tell, by the mode they lead into; they are the phone's, and serve all its routes. */
+    Map<String, String> keys() {
+        Map<String, String> keys = new LinkedHashMap<>();
+        StreamSupport.stream(route.at("/work/steps").spliterator(), false)
+                .filter(step -> MODES.contains(step.path("mode").asText()))
+                .filter(step -> KeyChord.read(step.path("keys").asText()).isPresent())
+                .forEach(step -> keys.putIfAbsent(
+                        step.path("mode").asText(), step.path("keys").asText()));
+        return keys;
     }
 }

@@ -1,11 +1,14 @@
 package org.mobrak.app.workshop;
 
+import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.mobrak.core.catalogue.Catalogue;
 import org.mobrak.core.catalogue.file.Trial;
+import org.mobrak.core.identity.Fact;
 import org.mobrak.core.learn.GuideView;
 import org.mobrak.core.learn.Lesson;
 import org.mobrak.core.learn.Questions;
@@ -14,6 +17,13 @@ import org.mobrak.core.learn.form.Form;
 /** Works out what the workshop shows of what lies on its table. */
 final class Looking {
     private final WorkshopPlace place;
+    /** The draft that was played last, and where its sheet was silent; null before the first. */
+    private @Nullable Played played;
+
+    private List<Questions.Question> silences = List.of();
+
+    /** A draft, and what is known of the phone it is tried on. */
+    private record Played(ObjectNode route, Map<Fact, String> phone) {}
 
     Looking(WorkshopPlace place) {
         this.place = place;
@@ -43,22 +53,53 @@ final class Looking {
     private WorkshopView.OnTable at(Draft draft, Map<String, Lesson.Evidence> evidence) {
         Catalogue catalogue = place.catalogue();
         Trial trial = Trial.of(draft.route(), draft.family(catalogue).stream().toList(), catalogue);
-        List<WorkshopPlace.Known> phones = trial.catalogue().isPresent() ? place.phones() : List.of();
+        Trial tried = provisional(draft);
+        List<WorkshopPlace.Known> phones = tried.catalogue().isPresent() ? place.phones() : List.of();
+        Optional<Tryout> tryout = tried(tried, phones);
+        List<Questions.Question> silent = silent(draft, tryout);
         return new WorkshopView.OnTable(
-                Form.of(draft.route(), evidence),
+                Form.of(draft.route(), evidence).asking(silent),
                 draft.maker(),
                 draft.shopName(),
                 draft.newModels(catalogue),
-                draft.open(),
+                draft.open(silent),
                 draft.left(),
                 told(trial, draft),
                 Alike.of(draft.route(), catalogue),
-                trial.catalogue()
-                        .map(with -> Tryout.verdicts(with, trial.route().orElseThrow(), phones))
+                tried.catalogue()
+                        .map(with -> Tryout.verdicts(with, tried.route().orElseThrow(), phones))
                         .orElse(List.of()),
-                tried(trial, phones).map(Looking::shown),
+                tryout.map(Looking::shown),
                 draft.file(),
                 draft.file().isPresent() && !draft.route().path("draft").asBoolean());
+    }
+
+    /** Everything that is still to be answered: what a safe route needs, and what somebody with its sheet alone would not know. */
+    List<Questions.Question> open(Draft draft) {
+        return draft.open(silent(draft, tried(draft)));
+    }
+
+    private List<Questions.Question> silent(Draft draft, Optional<Tryout> tryout) {
+        Played wanted = new Played(
+                draft.route(), tryout.map(one -> one.outlook().facts().values()).orElse(Map.of()));
+        if (!wanted.equals(played)) {
+            silences = tryout.map(one -> Silences.of(draft.route(), one)).orElse(List.of());
+            played = wanted;
+        }
+        return silences;
+    }
+
+    /** What it costs is not wanted for a try. */
+    private Trial provisional(Draft draft) {
+        ObjectNode route = draft.route().deepCopy();
+        ObjectNode costs = route.withObject("/costs");
+        for (String name : List.of("handsOn", "waiting")) {
+            if (!costs.has(name)) {
+                costs.putArray(name).add(5).add(10).add(30);
+            }
+        }
+        Catalogue catalogue = place.catalogue();
+        return Trial.of(route, draft.family(catalogue).stream().toList(), catalogue);
     }
 
     /** What a question asks already is not told a second time as a fault. */
@@ -76,8 +117,7 @@ final class Looking {
 
     /** A draft on the first phone that it is for; empty while a fault forbids that. */
     Optional<Tryout> tried(Draft draft) {
-        Catalogue catalogue = place.catalogue();
-        return tried(Trial.of(draft.route(), draft.family(catalogue).stream().toList(), catalogue), place.phones());
+        return tried(provisional(draft), place.phones());
     }
 
     private static Optional<Tryout> tried(Trial trial, List<WorkshopPlace.Known> phones) {

@@ -1,8 +1,8 @@
 package org.mobrak.app.workshop;
 
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -13,6 +13,7 @@ import org.mobrak.app.Outlook;
 import org.mobrak.app.PhoneInquiry;
 import org.mobrak.app.Wish;
 import org.mobrak.core.catalogue.Catalogue;
+import org.mobrak.core.catalogue.Condition;
 import org.mobrak.core.catalogue.Route;
 import org.mobrak.core.catalogue.match.Identity;
 import org.mobrak.core.fit.FitCheck;
@@ -57,27 +58,63 @@ public record Tryout(String name, Outlook outlook, Optional<Plan> plan) {
         return new Tryout(name, outlook, plan);
     }
 
+    /** A phone that is as the route asks, with whatever else is usual. */
     private static Identity imagined(Catalogue catalogue, Route route) {
-        List<Reading> said = new ArrayList<>();
+        Map<Fact, String> said = new EnumMap<>(Fact.class);
+        route.fits().requires().forEach(asked -> wished(asked, said));
         route.fits().phones().stream().findFirst().ifPresent(target -> {
-            said.add(typed(Fact.MODEL, target.model()));
-            target.osVersion().ifPresent(version -> said.add(typed(Fact.OS_VERSION, version)));
-            target.builds().stream().findFirst().ifPresent(build -> said.add(typed(Fact.BUILD_NUMBER, build)));
+            said.put(Fact.MODEL, target.model());
+            target.osVersion().ifPresent(version -> said.put(Fact.OS_VERSION, version));
+            target.builds().stream().findFirst().ifPresent(build -> said.put(Fact.BUILD_NUMBER, build));
         });
-        return new PhoneInquiry(catalogue, Instant.EPOCH).identify(List.of(), said);
+        // Whoever has such a phone takes the computer that the guide asks for.
+        route.gates().stream()
+                .filter(gate -> gate.fact() == Fact.HOST_OS)
+                .forEach(gate -> gate.is().stream().findFirst().ifPresent(system -> said.put(gate.fact(), system)));
+        return new PhoneInquiry(catalogue, Instant.EPOCH)
+                .identify(
+                        List.of(),
+                        said.entrySet().stream()
+                                .map(one -> typed(one.getKey(), one.getValue()))
+                                .toList());
+    }
+
+    private static void wished(Condition asked, Map<Fact, String> said) {
+        if (asked instanceof Condition.OneOf some) {
+            said.putIfAbsent(some.fact(), some.values().get(0));
+        } else if (asked instanceof Condition.Not not
+                && not.part() instanceof Condition.OneOf other
+                && other.fact() != Fact.MODEL
+                && other.fact().domain().words().isEmpty()) {
+            said.putIfAbsent(other.fact(), "another");
+        } else if (asked instanceof Condition.AllOf all) {
+            all.parts().forEach(part -> wished(part, said));
+        } else if (asked instanceof Condition.AnyOf any && !any.parts().isEmpty()) {
+            wished(any.parts().get(0), said);
+        }
     }
 
     private static Reading typed(Fact fact, String value) {
         return new Reading(fact, value, new Origin.Typed(), Instant.EPOCH);
     }
 
-    /** What the route is for: the first usual goal that it brings about, else root. */
+    /** What the route is for: the first usual goal that it brings about, else that all is so which it changes; without any, root. */
     static Goal goal(Route route) {
-        Map<Fact, String> effects = route.changes().effects();
-        return Goal.usual().stream()
-                .filter(goal -> goal.wanted().entrySet().stream()
-                        .allMatch(wanted -> wanted.getValue().equals(effects.get(wanted.getKey()))))
-                .findFirst()
+        Map<Fact, String> effects = new EnumMap<>(Fact.class);
+        effects.putAll(route.changes().effects());
+        Map<Fact, String> before = new EnumMap<>(Fact.class);
+        route.fits().requires().forEach(asked -> wished(asked, before));
+        Optional<Goal> usual = Goal.usual().stream()
+                .filter(goal -> effects.entrySet().containsAll(goal.wanted().entrySet())
+                        && !before.entrySet().containsAll(goal.wanted().entrySet()))
+                .findFirst();
+        effects.entrySet().removeAll(before.entrySet());
+        effects.keySet()
+                .removeIf(fact ->
+                        fact.domain().objection(effects.getOrDefault(fact, "")).isPresent());
+        return usual.or(() -> effects.isEmpty()
+                        ? Optional.empty()
+                        : Optional.of(new Goal("draft", "What it brings about", Map.copyOf(effects))))
                 .orElse(Goal.ROOT);
     }
 

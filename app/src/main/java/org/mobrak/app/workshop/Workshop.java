@@ -220,7 +220,7 @@ public final class Workshop {
         Catalogue catalogue = place.catalogue();
         List<Draft> confirmed = new ArrayList<>();
         for (Draft draft : drafts) {
-            confirmed.add(Confirming.sound(draft, catalogue));
+            confirmed.add(Confirming.sound(draft, looking.open(draft), catalogue));
         }
         return save(
                 confirmed,

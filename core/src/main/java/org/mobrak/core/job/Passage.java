@@ -27,7 +27,7 @@ import org.mobrak.core.identity.Facts;
  *
  * @param family of the phone; empty where no catalogue knows it
  * @param model of the phone
- * @param noted the keys that a person has tried and noted, by the mode they lead into
+ * @param noted the keys that a person has tried and noted, or that a step of the sheet tells, by the mode they lead into
  */
 record Passage(Optional<PhoneFamily> family, String model, Map<String, KeyChord> noted) {
     private static final Map<String, Fact> NOTED =
@@ -62,6 +62,17 @@ record Passage(Optional<PhoneFamily> family, String model, Map<String, KeyChord>
             "flash-console",
             "The console's screen.");
 
+    private static final String DONE_AT_ALL = "It says that it is done, and names no error.";
+    private static final Map<String, String> DONE = Map.of(
+            "download",
+            "The program on the computer says that it is done, and names no error.",
+            "flash-console",
+            "The computer answers that it was sent and written, without an error.",
+            "recovery",
+            "The recovery says that it is done, and names no error.");
+
+    private static final Pattern ABOUT_THE_KEY = Pattern.compile("(?i)accept\\b[^.]*\\bkey\\b|\\bkey\\b[^.]*\\baccept");
+
     /** Words that order to go there; others only speak of it. */
     private static final Pattern INTO_RECOVERY = Pattern.compile("into (the )?(custom )?recovery");
 
@@ -79,9 +90,18 @@ record Passage(Optional<PhoneFamily> family, String model, Map<String, KeyChord>
         return new Passage(family, facts.value(Fact.MODEL).orElse(""), Map.copyOf(noted));
     }
 
-    /** All steps, with those between that lead there. */
+    /** All steps, with those between that lead there. Keys that one of them tells serve all. */
     List<Step> through(List<Step> steps) {
-        return new Walk().through(steps);
+        Map<String, KeyChord> told = new HashMap<>();
+        for (Step step : steps) {
+            step.how()
+                    .ifPresent(how -> how.mode()
+                            .flatMap(mode ->
+                                    how.keys().filter(keys -> !isAsItIs(keys)).map(keys -> Map.entry(mode, keys)))
+                            .ifPresent(one -> told.putIfAbsent(one.getKey(), one.getValue())));
+        }
+        told.putAll(noted);
+        return new Passage(family, model, Map.copyOf(told)).new Walk().through(steps);
     }
 
     /** One walk along a sheet: where it left the phone, and whether the cable is in. */
@@ -93,8 +113,12 @@ record Passage(Optional<PhoneFamily> family, String model, Map<String, KeyChord>
         private Optional<String> entry = Optional.empty();
 
         private Optional<String> rewrites = Optional.empty();
+        /** Whether some step says that the computer's key is accepted. */
+        private boolean keyTold;
 
         private List<Step> through(List<Step> steps) {
+            keyTold = steps.stream()
+                    .anyMatch(step -> ABOUT_THE_KEY.matcher(step.text()).find() && !(step instanceof Step.Ready));
             steps.forEach(this::next);
             // Nobody is left with a phone in a recovery.
             if (!mode.equals(OS) && !walked.isEmpty()) {
@@ -114,6 +138,10 @@ record Passage(Optional<PhoneFamily> family, String model, Map<String, KeyChord>
             }
             if (wanted.isEmpty()) {
                 walked.add(told(step));
+                if (step instanceof Step.Ready ready && asksForABridge(ready.askGate()) && !keyTold) {
+                    walked.add(letIn(step.route(), step.phase()));
+                    plugged = true;
+                }
                 return;
             }
             String to = wanted.get();
@@ -258,7 +286,23 @@ record Passage(Optional<PhoneFamily> family, String model, Map<String, KeyChord>
                             "The maker's system has started and put it back. Do the steps from “%s” once more, and go straight on."
                                     .formatted(title)))
                     .ifPresent(remedies::add);
-            return step.how().map(how -> with(step, how.remedied(remedies))).orElse(step);
+            if (step instanceof Step.Act act && remedies.isEmpty() && isWork(act)) {
+                remedies.add(again());
+            }
+            return step.how()
+                    .map(how -> with(step, signed(step, how).remedied(remedies)))
+                    .orElse(step);
+        }
+
+        /** What helps wherever something was to be done and was not, where the author says nothing. */
+        private Remedy again() {
+            String back = mode.equals(OS)
+                    ? "Close what is open, and do this step once more. If it is the same again, stop here."
+                    : entry.map(title ->
+                                    "Another port and cable. Hold power for ten seconds until it is dark, and do the steps from “%s” once more."
+                                            .formatted(title))
+                            .orElse("Hold power for ten seconds until it is dark, and do this step once more.");
+            return new Remedy("Something else, or an error", back);
         }
 
         private void plug(String to, Step before) {
@@ -285,6 +329,19 @@ record Passage(Optional<PhoneFamily> family, String model, Map<String, KeyChord>
                         remedy.what() + " Keys into the recovery: "
                                 + keys.keys().text() + "."))
                 .orElse(remedy);
+    }
+
+    private static boolean isWork(Step.Act act) {
+        return !act.writes().isEmpty()
+                || act.change().wipes()
+                || !act.change().effects().isEmpty()
+                || !act.with().files().isEmpty();
+    }
+
+    /** Where the author says nothing, what is usually seen once something was written. */
+    private static Step.Doing signed(Step step, Step.Doing how) {
+        boolean silent = step instanceof Step.Act act && how.sign().isEmpty() && isWork(act);
+        return silent ? how.signed(DONE.getOrDefault(how.mode().orElse(OS), DONE_AT_ALL)) : how;
     }
 
     private static Step with(Step step, Step.Doing doing) {
@@ -335,6 +392,16 @@ record Passage(Optional<PhoneFamily> family, String model, Map<String, KeyChord>
     }
 
     /** The cable is put in, and the computer sees the phone. */
+    /** The computer works on the running phone only once the phone has let it in. */
+    private static Step letIn(String route, Phase phase) {
+        Step.Plug plug = (Step.Plug) plug(route, phase);
+        return plug.with(SheetWriter.line(
+                route,
+                phase,
+                "Put the cable in",
+                "The data cable, straight into the computer. Accept the computer's key when the phone asks."));
+    }
+
     static Step plug(String route, Phase phase) {
         Step.Doing doing = new Step.Doing(
                 Optional.empty(),

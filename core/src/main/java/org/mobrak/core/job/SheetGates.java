@@ -165,7 +165,32 @@ final class SheetGates {
                                 != Verdict.REFUSED)
                 .findFirst()
                 .map(route -> route.steps().stream().map(RouteStep::text).collect(Collectors.joining(" ")))
+                .or(() -> usual(gate))
                 .map(how -> IF_NOT + how)
                 .orElse("");
     }
+
+    /** How such a thing is usually brought about, where no housekeeping of the catalogue tells; common practice, no published source. */
+    private static Optional<String> usual(Gate gate) {
+        boolean off = gate.is().contains("off") || gate.is().contains("no");
+        return Optional.ofNullable(off ? null : USUAL.get(gate.fact()));
+    }
+
+    private static final Map<Fact, String> USUAL = Map.ofEntries(
+            Map.entry(Fact.BATTERY_PERCENT, "Charge it, and compare again."),
+            Map.entry(
+                    Fact.USB_DEBUGGING,
+                    "In its settings, on the page about the phone, tap the build number seven times; under the options for developers switch debugging over the cable on. Put the cable in, and accept the computer's key on the phone's screen."),
+            Map.entry(
+                    Fact.UNKNOWN_SOURCES,
+                    "In its settings, under security, allow apps from unknown sources; switch it off again afterwards."),
+            Map.entry(
+                    Fact.OEM_UNLOCK,
+                    "In its settings, under the options for developers, allow that the bootloader is unlocked."),
+            Map.entry(Fact.INTERNET, "Connect it to a wireless network, and open any page."),
+            Map.entry(Fact.CARD, "Put a memory card in, and see that the phone lists it."),
+            Map.entry(Fact.CABLE, "Take another cable, one that carries data."),
+            Map.entry(Fact.HOST_OS, "Take a computer with that system."),
+            Map.entry(Fact.APP_BACKUP, "Copy what must not be lost from the phone now."),
+            Map.entry(Fact.IMAGE_BACKUP, "Make a full image in the recovery now, and copy it to the computer."));
 }

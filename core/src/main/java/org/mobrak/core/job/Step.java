@@ -114,6 +114,11 @@ public sealed interface Step {
                     from, mode, Optional.empty(), sign, normalMinutes, worryMinutes, remedies, by, keylessWays());
         }
 
+        /** The same with another sign. */
+        Doing signed(String other) {
+            return new Doing(from, mode, keys, Optional.of(other), normalMinutes, worryMinutes, remedies, by, or);
+        }
+
         /** The same with other remedies. */
         Doing remedied(List<Remedy> others) {
             return new Doing(from, mode, keys, sign, normalMinutes, worryMinutes, others, by, or);

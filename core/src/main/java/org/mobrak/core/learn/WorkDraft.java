@@ -144,14 +144,29 @@ final class WorkDraft {
         if (step.noReturn()) {
             node.put("noReturn", true);
         }
-        written(step, group.files(), node, path);
+        if (step.wipes() && guide.wipes().filter(Read::value).isPresent()) {
+            node.put("wipe", "full");
+            evident.at(path + "/wipe", "full", step.text(), Sure.LIKELY);
+        }
+        List<Understood.File> taken = group.files().stream()
+                .filter(file -> step.takes().contains(file.name().value()))
+                .toList();
+        written(step, taken, node, path);
+        if (!taken.isEmpty() || step.byItself()) {
+            ObjectNode with = node.putObject("with");
+            if (!taken.isEmpty()) {
+                ArrayNode names = with.putArray("files");
+                taken.forEach(file -> names.add(Evident.cut(file.name().value(), LONGEST_LINE)));
+            }
+            if (step.byItself()) {
+                with.put("byItself", true);
+            }
+        }
     }
 
-    /** What a step writes: what its file is for. */
-    private void written(Understood.Step step, List<Understood.File> files, ObjectNode node, String path) {
-        List<String> partitions = files.stream()
-                .filter(file -> step.phase().equals("do")
-                        && step.text().value().contains(file.name().value()))
+    /** What a step writes: what its files are for. */
+    private void written(Understood.Step step, List<Understood.File> taken, ObjectNode node, String path) {
+        List<String> partitions = taken.stream()
                 .flatMap(file -> file.partition().stream())
                 .filter(partition ->
                         guide.writes().stream().anyMatch(read -> read.value().equals(partition)))

@@ -29,6 +29,11 @@ public record Field(
         choices = List.copyOf(choices);
     }
 
+    /** The same field with a question to it; one that it has already stays. */
+    public Field asking(Optional<String> other) {
+        return new Field(id, group, label, kind, path, choices, value, read, question.or(() -> other));
+    }
+
     /** How it is filled. */
     public enum Kind {
         LINE,

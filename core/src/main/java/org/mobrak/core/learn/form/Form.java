@@ -38,6 +38,15 @@ public record Form(List<Field> fields) {
                 .toList());
     }
 
+    /** The same with more questions, each at its field. */
+    public Form asking(List<Questions.Question> more) {
+        Map<String, String> asked = new HashMap<>();
+        more.forEach(open -> asked.putIfAbsent(open.field(), open.ask()));
+        return new Form(fields.stream()
+                .map(field -> field.asking(Optional.ofNullable(asked.get(field.id()))))
+                .toList());
+    }
+
     private static Field field(
             Slot slot, JsonNode route, Map<String, Lesson.Evidence> evidence, Map<String, String> questions) {
         String value = slot.reads().apply(route);
@@ -75,6 +84,7 @@ public record Form(List<Field> fields) {
         slots.addAll(NeedSlots.gates());
         slots.addAll(WorkSlots.files(route));
         slots.addAll(NeedSlots.changes());
+        slots.addAll(WorkSlots.keys());
         slots.addAll(WorkSlots.steps(route));
         slots.addAll(WorkSlots.costs());
         slots.addAll(WorkSlots.notes());

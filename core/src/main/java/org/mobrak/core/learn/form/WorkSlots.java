@@ -8,15 +8,26 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.StreamSupport;
+import org.mobrak.core.catalogue.KeyChord;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.identity.Refusal;
+import org.mobrak.core.learn.reading.Chords;
 
 /** Files, steps, time, money and notes of a route. */
 final class WorkSlots {
     private static final List<String> PHASES = List.of("gather", "prepare", "do", "prove", "tidy");
     private static final List<String> MODES = List.of("off", "os", "recovery", "download", "flash-console");
+    private static final Map<String, String> WAYS = Map.of(
+            "recovery",
+            "into the recovery",
+            "download",
+            "into download mode",
+            "flash-console",
+            "into the flash console");
     private static final int ESTIMATES = 3;
 
     private WorkSlots() {}
@@ -67,12 +78,64 @@ final class WorkSlots {
                     id + "mode", Group.STEPS, of + "the phone is then in", Field.Kind.CHOICE, path + "/mode", MODES));
             slots.add(Slot.text(id + "keys", Group.STEPS, of + "keys", Field.Kind.LINE, path + "/keys"));
             slots.add(Slot.text(id + "sign", Group.STEPS, of + "sign that it worked", Field.Kind.LINE, path + "/sign"));
+            slots.add(Slot.text(
+                    id + "ifNot", Group.STEPS, of + "what helps if it is not seen", Field.Kind.LINE, path + "/ifNot"));
             slots.add(Slot.number(
                     id + "normalUntil", Group.STEPS, of + "minutes that are normal", path + "/normalUntil"));
             slots.add(Slot.number(
                     id + "worryAfter", Group.STEPS, of + "minutes from which to worry", path + "/worryAfter"));
         }
         return slots;
+    }
+
+    /** The phone's keys, at the step that leads there; told where no step does, they become one. */
+    static List<Slot> keys() {
+        return WAYS.entrySet().stream()
+                .map(way -> new Slot(
+                        "keys:" + way.getKey(),
+                        Group.STEPS,
+                        "Keys " + way.getValue(),
+                        Field.Kind.LINE,
+                        "/work/steps",
+                        List.of(),
+                        route -> way(route, way.getKey())
+                                .map(step -> step.get("keys").asText())
+                                .orElse(""),
+                        (route, typed) -> putKeys(route, way.getKey(), way.getValue(), typed.strip())))
+                .toList();
+    }
+
+    private static Optional<JsonNode> way(JsonNode route, String mode) {
+        return StreamSupport.stream(route.at("/work/steps").spliterator(), false)
+                .filter(step -> step.path("mode").asText().equals(mode) && step.has("keys"))
+                .findFirst();
+    }
+
+    private static void putKeys(ObjectNode route, String mode, String into, String typed) throws Refusal {
+        Optional<JsonNode> known = way(route, mode);
+        if (typed.isEmpty()) {
+            known.ifPresent(step -> ((ObjectNode) step).remove("keys"));
+            return;
+        }
+        Optional<String> keys = KeyChord.read(typed).map(KeyChord::text).or(() -> Chords.ofWords(typed));
+        if (keys.isEmpty()) {
+            throw new Refusal(
+                    "Write the keys as they are held: hold volume-down + power until the logo; press volume-up.");
+        }
+        if (known.isPresent()) {
+            ((ObjectNode) known.get()).put("keys", keys.get());
+            return;
+        }
+        ArrayNode steps = Places.list(route, "/work/steps");
+        int first = (int) StreamSupport.stream(steps.spliterator(), false)
+                .takeWhile(step -> !step.path("mode").asText().equals(mode))
+                .count();
+        steps.insertObject(first)
+                .put("phase", "do")
+                .put("title", Character.toUpperCase(into.charAt(0)) + into.substring(1))
+                .put("text", "Hold the keys.")
+                .put("mode", mode)
+                .put("keys", keys.get());
     }
 
     /** The text of a step; its title is what stands before the first full stop. */

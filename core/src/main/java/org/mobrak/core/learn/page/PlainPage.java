@@ -62,6 +62,7 @@ final class PlainPage {
 
     Page read(String[] lines) {
         TextTables tables = new TextTables(file, markup);
+        Wiki.plain(lines);
         unbox(lines);
         voices(lines);
         capitals = isInCapitals(lines);

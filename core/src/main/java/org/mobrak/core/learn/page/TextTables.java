@@ -35,6 +35,9 @@ final class TextTables {
         if (line.toLowerCase(Locale.ROOT).contains("[tr]")) {
             return Optional.of(tagged(lines, from));
         }
+        if (line.strip().startsWith("{|")) {
+            return Optional.of(wiki(lines, from));
+        }
         if (isStroked(line) && from + 1 < lines.length && isStroked(lines[from + 1])) {
             return Optional.of(stroked(lines, from));
         }
@@ -42,6 +45,27 @@ final class TextTables {
             return Optional.of(tabbed(lines, from));
         }
         return columns(lines, from);
+    }
+
+    private Found wiki(String[] lines, int from) {
+        Wiki.Found found = Wiki.table(lines, from);
+        List<Block> rows = new ArrayList<>();
+        for (Wiki.Row row : found.rows()) {
+            List<Text> cells = new ArrayList<>();
+            int kept = 0;
+            int struck = 0;
+            for (int i = 0; i < row.cells().size(); i++) {
+                int line = row.lines().get(i) + 1;
+                String words = markup.line(line, row.cells().get(i)).text();
+                kept += words.isBlank() ? 0 : 1;
+                struck += words.isBlank() && !row.cells().get(i).isBlank() ? 1 : 0;
+                cells.add(Text.of(file, line, words));
+            }
+            if (kept > 0 && struck <= kept) {
+                row(rows, cells);
+            }
+        }
+        return new Found(rows, found.last());
     }
 
     private static boolean isTabbed(String line) {
@@ -176,13 +200,23 @@ final class TextTables {
     }
 
     private void add(List<Block> rows, int line, List<String> cells) {
-        List<Block.Cell> own = cells.stream()
-                .map(cell -> new Block.Cell(
-                        Text.of(file, line, markup.line(line, cell).text())))
-                .toList();
-        StringBuilder whole = new StringBuilder();
-        own.forEach(cell -> whole.append(whole.isEmpty() ? "" : " | ").append(cell.text()));
+        row(
+                rows,
+                cells.stream()
+                        .map(cell -> Text.of(file, line, markup.line(line, cell).text()))
+                        .toList());
+    }
+
+    private void row(List<Block> rows, List<Text> cells) {
+        Text.Builder whole = new Text.Builder(file);
+        for (Text cell : cells) {
+            whole.append((whole.isEmpty() ? "" : " | ") + cell.value(), cell.firstLine());
+        }
         rows.add(new Block(
-                rows.isEmpty() ? Block.Kind.HEAD : Block.Kind.ROW, Text.of(file, line, whole.toString()), 0, own, ""));
+                rows.isEmpty() ? Block.Kind.HEAD : Block.Kind.ROW,
+                whole.build(),
+                0,
+                cells.stream().map(Block.Cell::new).toList(),
+                ""));
     }
 }

@@ -9,7 +9,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** Keys that are held together, by the many ways in which people name them. */
-final class Chords {
+public final class Chords {
     private static final Map<String, Pattern> KEYS = new LinkedHashMap<>();
 
     static {
@@ -48,6 +48,11 @@ final class Chords {
     private static final Pattern CONFIRM = Pattern.compile(
             "\\b(?:then|confirm(?: with)?|press|and)\\b[^.;]{0,20}\\b(vol(?:ume)?[ -]?(?:up|down|dn)|power)\\b[^.;]{0,12}\\b(?:to (?:confirm|continue|go on|say yes)|for yes|once)|, press (vol(?:ume)?[ -]?(?:up|down|dn))\\b|\\bconfirm(?:ed)? with (vol(?:ume)?[ -]?(?:up|down|dn)|power)\\b");
 
+    /** A person's words as a chord of the catalogue; empty where they name no keys that are held together. */
+    public static Optional<String> ofWords(String words) {
+        return chord(Sentence.plain(words));
+    }
+
     /** The keys of a sentence as a chord of the catalogue: what is held, until when, and what is pressed then. */
     static Optional<String> chord(String lower) {
         return in(lower).map(keys -> {
@@ -72,6 +77,17 @@ final class Chords {
             }
             return "hold " + held + cue + then;
         });
+    }
+
+    private static final Pattern YES = Pattern.compile(
+            "\\b(?:press|tap|push|confirm(?: with)?)(?:ed|s)? (?:the )?vol(?:ume)?[ -]?(up|down|dn)\\b");
+
+    /** The key that says yes to the warning after which the others were let go. */
+    static Optional<String> yes(String lower) {
+        Matcher found = YES.matcher(lower);
+        return found.find() && in(lower).isEmpty()
+                ? Optional.of("volume-" + found.group(1).replace("dn", "down"))
+                : Optional.empty();
     }
 
     /** The keys of a sentence that are held at once, as {@code volume-down + power}; empty where there are none. */

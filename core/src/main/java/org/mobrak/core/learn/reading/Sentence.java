@@ -35,6 +35,21 @@ public record Sentence(
         return new Sentence(text, lower, block, heads, section, index, part, quoted, true, takenBack);
     }
 
+    /** Some of its words, as a sentence of their own. */
+    Sentence part(int from, int to) {
+        return new Sentence(
+                text.sub(from, to),
+                lower.substring(from, to),
+                block,
+                heads,
+                section,
+                index,
+                part,
+                quoted,
+                aside,
+                takenBack);
+    }
+
     Sentence takeBack() {
         return new Sentence(text, lower, block, heads, section, index, part, quoted, aside, true);
     }

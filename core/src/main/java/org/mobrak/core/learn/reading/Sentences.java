@@ -309,15 +309,35 @@ final class Sentences {
             // A title is about everything; what it says is no section.
             boolean title = all.size() <= 1 || !titled && block.text().value().length() > LONGEST_SECTION;
             titled = true;
+            labelled = block.text().value().strip().endsWith(":");
+            lists = false;
             heads.add(title ? "" : Sentence.plain(block.text().value()));
             depths.add(block.depth());
             return;
         }
+        leave(block);
         int part = 0;
         for (Text text : parted(block.text())) {
             add(block, text, part++);
         }
     }
+
+    /** What a label such as “Works:” is about ends with the list below it. */
+    private void leave(Block block) {
+        boolean listed = block.kind() == Block.Kind.ITEM || block.kind() == Block.Kind.STEP || block.depth() > 0;
+        if (listed) {
+            lists = true;
+        } else if (lists && block.kind() == Block.Kind.PARAGRAPH && labelled && !heads.isEmpty()) {
+            heads.remove(heads.size() - 1);
+            depths.remove(depths.size() - 1);
+            labelled = false;
+        }
+    }
+
+    /** Whether the nearest heading is only a label that ends in a colon, and whether a list stood below it. */
+    private boolean labelled;
+
+    private boolean lists;
 
     private void add(Block block, Text text, int part) {
         if (text.isBlank()) {

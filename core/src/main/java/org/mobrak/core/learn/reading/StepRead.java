@@ -3,6 +3,7 @@ package org.mobrak.core.learn.reading;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.mobrak.core.learn.page.Text;
 
 /** A thing to do, as it was told; filled while its sentences are read. */
@@ -17,6 +18,12 @@ public final class StepRead {
     Optional<Read<Integer>> normal = Optional.empty();
     Optional<Read<Integer>> worry = Optional.empty();
     boolean noReturn;
+    /** The names of the files that it takes. */
+    final List<String> takes = new ArrayList<>();
+    /** Whether the phone goes into the step's mode after what was done before. */
+    boolean byItself;
+    /** Whether the data goes here. */
+    boolean wipes;
 
     StepRead(Sentence first) {
         this.first = first;
@@ -25,6 +32,15 @@ public final class StepRead {
 
     /** What to do where it goes otherwise. */
     public record Remedy(String when, String then) {}
+
+    String lower() {
+        return sentences.stream().map(Sentence::lower).collect(Collectors.joining(" "));
+    }
+
+    /** Whether something is written or run there, and not only gone to. */
+    boolean works() {
+        return keys.isEmpty() && sentences.stream().anyMatch(Placing::isWork);
+    }
 
     Text text() {
         Text.Builder text = new Text.Builder(first.text().file());

@@ -75,6 +75,9 @@ final class StepsReading {
             }
         }
         withdraw();
+        List<StepRead> parted = Parting.of(List.copyOf(steps));
+        steps.clear();
+        steps.addAll(parted);
         steps.forEach(this::fill);
         merge();
         return steps;
@@ -190,6 +193,10 @@ final class StepsReading {
             String lower = sentence.lower();
             if (step.keys.isEmpty() && !WRONG.in(lower)) {
                 step.keys = Chords.chord(lower).map(keys -> Read.of(keys, sentence, 0, Sure.LIKELY));
+            } else if (step.keys.isPresent() && !step.keys.get().value().contains(";")) {
+                Optional<String> yes = Chords.yes(lower);
+                step.keys = step.keys.map(read ->
+                        yes.map(key -> read.as(read.value() + "; press " + key)).orElse(read));
             }
             if (step.mode.isEmpty()) {
                 step.mode = mode(lower);
@@ -202,7 +209,7 @@ final class StepsReading {
                 String clause = clauses.group().strip();
                 if (SIGN.in(Sentence.plain(clause))
                         && !Acts.NEVER.matcher(Sentence.plain(clause)).find()) {
-                    step.signs.add(clause);
+                    step.signs.add(shown(clause));
                 }
             }
             if (sentence != step.first && REMEDY.begins(lower)
@@ -211,7 +218,10 @@ final class StepsReading {
             }
             step.noReturn |= NO_RETURN.in(lower);
         }
-        String text = step.first.lower();
+        String text = withoutFiles(step.first.lower());
+        if (OFF.matcher(text).find() && step.keys.isEmpty() && step.mode.isEmpty()) {
+            step.mode = Optional.of("off");
+        }
         step.phase = PROVE.in(text)
                 ? "prove"
                 : GATHER.in(text)
@@ -224,6 +234,28 @@ final class StepsReading {
             }
         }
     }
+
+    /** What is seen, without what is held until then. */
+    private static String shown(String clause) {
+        Matcher until = UNTIL.matcher(clause);
+        String rest = until.find() ? clause.substring(until.end()).strip() : "";
+        return rest.length() > 5 ? rest : clause;
+    }
+
+    /** A name may hold any word. */
+    private static String withoutFiles(String lower) {
+        StringBuilder text = new StringBuilder(lower);
+        FileNames.names(lower).forEach(name -> {
+            for (int i = name.start(); i < name.end(); i++) {
+                text.setCharAt(i, ' ');
+            }
+        });
+        return text.toString();
+    }
+
+    private static final Pattern UNTIL = Pattern.compile("(?i)\\b(?:until|till)\\b");
+    private static final Pattern OFF = Pattern.compile(
+            "\\b(?:switch|turn|power|shut)(?:ed)? (?:the |your |it )?(?:phone |tablet |device )?(?:off|down)\\b(?! again)|\\b(?:phone|tablet|it) (?:completely )?off\\b(?! again)|\\bpowered (?:it )?(?:off|down)\\b|^\\W*off[,.:]");
 
     private static void remedy(StepRead step, String value) {
         int parts = value.indexOf(", ") > 0

@@ -102,7 +102,7 @@ final class TablesReading {
      */
     List<RowRead> read(List<Table> tables, List<Sentence> sentences) {
         sentences.forEach(this::legend);
-        tables.forEach(this::table);
+        tables.stream().map(TablesReading::upright).forEach(this::table);
         return rows;
     }
 
@@ -128,6 +128,57 @@ final class TablesReading {
                 marksOpen.add(marks.group(1));
             }
         }
+    }
+
+    /** A table with its phones across is turned, so that each has a row. */
+    private static Table upright(Table table) {
+        List<Block.Cell> head = table.head().cells();
+        long phones = head.stream()
+                .skip(1)
+                .filter(cell -> cell.text().value().length() < 60
+                        && ModelTokens.in(cell.text().value()).stream().anyMatch(token -> token.shape() > 0))
+                .count();
+        long named = table.rows().stream()
+                .filter(row -> !row.cells().isEmpty()
+                        && isLabel(row.cells().get(0).text().value()))
+                .count();
+        boolean across = head.size() > 2
+                && phones * 2 > head.size() - 1
+                && table.rows().size() <= MOST_LABELS
+                && named * 2 >= table.rows().size()
+                && named >= 2;
+        return across ? turned(table) : table;
+    }
+
+    private static boolean isLabel(String cell) {
+        String lower = Sentence.plain(cell).strip();
+        return lower.length() < 30
+                && HEADS.entrySet().stream().anyMatch(entry -> entry.getValue().in(lower));
+    }
+
+    private static final int MOST_LABELS = 30;
+
+    private static Table turned(Table table) {
+        List<Block.Cell> labels = new ArrayList<>();
+        labels.add(new Block.Cell(
+                Text.of(table.head().text().file(), table.head().text().firstLine(), "Model")));
+        table.rows().forEach(row -> labels.add(row.cells().get(0)));
+        Block head = new Block(
+                Block.Kind.HEAD, table.head().text(), 0, labels, table.head().voice());
+        List<Block> rows = new ArrayList<>();
+        for (int i = 1; i < table.head().cells().size(); i++) {
+            List<Block.Cell> cells = new ArrayList<>();
+            cells.add(table.head().cells().get(i));
+            for (Block row : table.rows()) {
+                cells.add(
+                        i < row.cells().size()
+                                ? row.cells().get(i)
+                                : new Block.Cell(
+                                        Text.of(row.text().file(), row.text().firstLine(), "")));
+            }
+            rows.add(new Block(Block.Kind.ROW, table.head().cells().get(i).text(), 0, cells, ""));
+        }
+        return new Table(head, rows, table.heads(), table.before());
     }
 
     private void table(Table table) {

@@ -86,12 +86,13 @@ public final class Understanding {
             builds();
             StatesReading states = new StatesReading(sentences, phrases).read();
             Goals goals = new Goals(sentences, phrases, files.kept(), titled);
-            List<StepRead> steps = new StepsReading(sentences).read();
+            List<StepRead> told = new StepsReading(sentences).read();
             Outcome outcome = new Outcome(goals, states, files.kept(), sentences, titled);
             List<ToolRead> tools = new ArrayList<>(versions.tools().values());
             Charge charge = Charge.in(sentences);
             Optional<Read<Money.Price>> price = Money.in(sentences);
             List<Understood.File> kept = files.kept().stream().map(this::file).toList();
+            List<StepRead> steps = new Placing(told, kept).read(outcome.family());
             List<Read<String>> excludedBuilds = excludedBuilds();
             ThingsReading things = new ThingsReading(sentences);
             excludedCarriers.addAll(things.excludedCarriers());
@@ -598,7 +599,10 @@ public final class Understanding {
                     step.normal,
                     step.worry,
                     List.copyOf(step.remedies),
-                    step.noReturn);
+                    step.noReturn,
+                    List.copyOf(step.takes),
+                    step.byItself,
+                    step.wipes);
         }
     }
 }

@@ -82,7 +82,13 @@ public record Understood(
             List<String> models,
             Map<String, List<String>> versions) {}
 
-    /** A step. */
+    /**
+     * A step.
+     *
+     * @param takes the names of the files that it takes
+     * @param byItself whether the phone goes into the mode after what was done before
+     * @param wipes whether it tells that the data goes
+     */
     public record Step(
             Read<String> text,
             String phase,
@@ -92,7 +98,10 @@ public record Understood(
             Optional<Read<Integer>> normal,
             Optional<Read<Integer>> worry,
             List<StepRead.Remedy> remedies,
-            boolean noReturn) {}
+            boolean noReturn,
+            List<String> takes,
+            boolean byItself,
+            boolean wipes) {}
 
     /** What a sentence was taken for. */
     public record Told(Sentence sentence, Role role) {}

@@ -320,12 +320,24 @@ final class VersionsReading {
                 || after.matches("\\W{0,2}(?:or|and) (?:newer|later|up|above|older|earlier).*");
         boolean company = before.matches(
                 ".*(?:\\b(?:on|with|from|running|runs|for|is|was|at|are|only|it's|to|had|has|came with|both|than|in|did|or|and|until|after|before|out of|up to|became|booted|say|says|under|below|above|since|through)|[(,:;=-]|^)\\s?(?:the |a |my |plain |latest |only |stock |old |version |os )?$");
-        if (!labelled && !shaped && isOfAThing(version)) {
+        boolean bare =
+                labelled && before.matches(".*(?<!os )(?<!system )\\bversion\\W{1,3}(?:is |must be |should be )?$");
+        if ((!labelled && !shaped || bare) && isOfAThing(version) || bare && speaksOfATool(sentence, lower, start)) {
             return false;
         }
         boolean otherThing = NOT_OS.in(before.substring(Math.max(0, before.length() - 22)));
         return labelled || company && !otherThing && (shaped || version.matches("[1-9]\\.\\d|1\\d\\.\\d?"));
     }
+
+    /** The word alone goes on with what was spoken of last. */
+    private boolean speaksOfATool(Sentence sentence, String lower, int start) {
+        String said = lower.substring(0, start);
+        boolean before = taken.stream().anyMatch(place -> place.startsWith((sentence.index() - 1) + ":"));
+        return PROGRAM.in(said) || before && said.length() < SHORT + 2;
+    }
+
+    private static final Cue PROGRAM =
+            Cue.of("program(?:me)?", "tool", "toolkit", "flasher", "script", "app", "drivers?", "manager");
 
     /** A short version that a file or a tool has is theirs. */
     private boolean isOfAThing(String version) {

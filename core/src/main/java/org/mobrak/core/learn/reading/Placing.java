@@ -1,0 +1,130 @@
+package org.mobrak.core.learn.reading;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+
+/** Lays each file at the step that takes it, and tells where the phone is at each: what hands need and writers take for granted. */
+final class Placing {
+    private static final Cue WORKS = Cues.of("placing.works");
+    private static final Cue RESTARTS = Cues.of("placing.restarts");
+    private static final Cue COMMANDS = Cues.of("placing.commands");
+    private static final Cue COPIES = Cues.of("placing.copies");
+    private static final Cue NOTHING = Cue.of("nothing", "no data", "\\W*nothing");
+    private static final Cue WIPES = Cues.of("placing.wipes");
+    private static final Cue ITSELF = Cues.of("placing.itself");
+    private static final String OS = "os";
+
+    private final List<StepRead> steps;
+    private final List<Understood.File> files;
+    /** Steps of which the guide does not say where the phone is. */
+    private final Set<StepRead> supposed = new HashSet<>();
+
+    Placing(List<StepRead> steps, List<Understood.File> files) {
+        this.steps = steps;
+        this.files = files;
+    }
+
+    /** Whether something is written or run there. */
+    static boolean isWork(Sentence sentence) {
+        return WORKS.in(sentence.lower())
+                && !Acts.isNegated(sentence)
+                && !COPIES.in(sentence.lower())
+                && !NOTHING.begins(sentence.lower());
+    }
+
+    /** The steps with their places; the same ones, and those between them that lead somewhere by a command. */
+    List<StepRead> read(Optional<String> family) {
+        List<StepRead> placed = new ArrayList<>();
+        String here = OS;
+        for (StepRead step : steps) {
+            String lower = step.lower();
+            if (step.keys.isPresent() && step.mode.isEmpty() && step.phase.equals("do")) {
+                step.mode = family.flatMap(Placing::entered);
+            }
+            boolean away = step.mode.isPresent() && !step.mode.get().equals(OS);
+            if (away && here.equals(OS) && step.keys.isEmpty() && COMMANDS.in(lower)) {
+                step.byItself = !step.works() && !step.phase.equals("prepare");
+            }
+            if (step.mode.isEmpty() && step.phase.equals("prove")) {
+                step.mode = Optional.of(OS);
+            }
+            if (step.mode.isEmpty() && RESTARTS.in(lower) && !COMMANDS.in(lower)) {
+                step.mode = Optional.of(OS);
+                step.byItself = ITSELF.in(lower);
+            }
+            if (step.mode.isEmpty() && step.phase.equals("do") && step.keys.isEmpty()) {
+                step.mode = Optional.of(here.equals("off") ? OS : here);
+                supposed.add(step);
+            }
+            if (step.phase.equals("gather")) {
+                // Files are fetched on a computer, whatever they are for.
+                step.mode = Optional.empty();
+            }
+            here = step.mode.orElse(here);
+            placed.add(step);
+        }
+        files.forEach(file -> taker(file).ifPresent(step -> take(step, file)));
+        last(steps, step -> step.phase.equals("do") && WIPES.in(step.lower()) && !Acts.isNegated(step.first))
+                .ifPresent(step -> step.wipes = true);
+        return placed;
+    }
+
+    /** A file that is written from the phone is taken where such files are taken, if the guide does not say where it is then. */
+    private void take(StepRead step, Understood.File file) {
+        String name = file.name().value().toLowerCase(Locale.ROOT);
+        step.takes.add(file.name().value());
+        boolean unsaid = supposed.contains(step) && step.mode.equals(Optional.of(OS));
+        if (unsaid && file.partition().isPresent() && !name.endsWith(".apk")) {
+            step.mode = taken(name);
+        }
+    }
+
+    /** Which mode a way of this kind begins with. */
+    private static Optional<String> entered(String family) {
+        if (family.contains("download")) {
+            return Optional.of("download");
+        }
+        if (family.contains("console") || family.equals("unlock")) {
+            return Optional.of("flash-console");
+        }
+        return family.contains("recovery") || family.contains("OS") || family.contains("update")
+                ? Optional.of("recovery")
+                : Optional.empty();
+    }
+
+    /** The step that takes a file: the last that names it and works, else the last that works where such a file is taken. */
+    private Optional<StepRead> taker(Understood.File file) {
+        String name = file.name().value().toLowerCase(Locale.ROOT);
+        List<StepRead> working = steps.stream()
+                .filter(StepRead::works)
+                .filter(step -> step.phase.equals("do"))
+                .toList();
+        return last(working, step -> step.lower().contains(name))
+                .or(() -> last(working, step -> step.mode.equals(taken(name))))
+                .or(() -> last(working, step -> true))
+                .or(() -> last(
+                        steps,
+                        step -> step.phase.equals("do")
+                                && step.keys.isEmpty()
+                                && step.lower().contains(name)));
+    }
+
+    private static Optional<String> taken(String name) {
+        if (name.matches(".*\\.(?:tar|md5)(?:\\..*)?")) {
+            return Optional.of("download");
+        }
+        if (name.endsWith(".img")) {
+            return Optional.of("flash-console");
+        }
+        return Optional.of(name.endsWith(".zip") ? "recovery" : OS);
+    }
+
+    private static Optional<StepRead> last(List<StepRead> steps, Predicate<StepRead> is) {
+        return steps.stream().filter(is).reduce((earlier, later) -> later);
+    }
+}
