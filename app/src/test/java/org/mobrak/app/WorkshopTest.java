@@ -95,16 +95,19 @@ class WorkshopTest extends DemoSessions {
                         .map(Lesson.Evidence::line)
                         .orElseThrow())
                 .isEqualTo(12);
-        assertThat(open(first)).containsExactly("wipesData", "costs:handsOn");
+        assertThat(open(first))
+                .as("what a safe route needs, and what its sheet would not say")
+                .containsExactly("wipesData", "costs:handsOn", "file:0:slot");
         assertThat(draft(first).newModels()).containsExactly("KQ-W21", "KQ-W21B");
 
         does(first, one -> one.workshop().confirm(false));
-        assertThat(first.notice().get().orElseThrow().text()).contains("2 open questions");
+        assertThat(first.notice().get().orElseThrow().text()).contains("3 open questions");
         fill(first, "costs:handsOn", "ten");
         assertThat(first.notice().get().orElseThrow().text()).contains("no whole number");
         fill(first, "costs:handsOn", "5 10 20");
         fill(first, "costs:waiting", "4");
         fill(first, "wipesData", "no");
+        fill(first, "file:0:slot", "KERNEL");
         does(first, one -> one.workshop().call("Kestrin", "Wren 2", false));
         assertThat(open(first)).isEmpty();
         assertThat(draft(first).faults()).isEmpty();

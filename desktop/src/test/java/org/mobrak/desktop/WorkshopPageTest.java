@@ -93,7 +93,8 @@ class WorkshopPageTest {
         desktop.assertShows("Three ways to begin");
         copy(GUIDE);
         desktop.click("begin-with-guide");
-        desktop.assertShows("2 questions are open");
+        desktop.assertShows("3 questions are open");
+        desktop.assertShows("Which slot of the flasher is wren2-kernel.tar.md5 for?");
         StyleClassedTextArea guide = desktop.find("guide");
         assertThat(guide.getStyleOfChar(guide.getText().indexOf("KQ-W21"))).contains("read-phones", "sure-certain");
 
@@ -115,12 +116,13 @@ class WorkshopPageTest {
 
         ComboBox<String> lost = desktop.find("field-wipesData");
         desktop.robot().interact(() -> lost.setValue("no"));
-        desktop.assertShows("1 question is open");
+        desktop.assertShows("2 questions are open");
         type("field-costs-handsOn", "twenty");
         desktop.assertShows("“twenty” is no whole number");
         type("field-costs-handsOn", "10");
         desktop.until("the other figure is asked", () -> desktop.isShown("leave-costs-waiting"));
         type("field-costs-waiting", "5");
+        type("field-file-0-slot", "KERNEL");
         desktop.until(
                 "nothing is open",
                 () -> draft().open().isEmpty() && draft().faults().isEmpty());
@@ -140,8 +142,14 @@ class WorkshopPageTest {
         desktop.click("rehearse-draft");
         desktop.assertShows("On the bench it led to its goal");
         desktop.click("try-literally");
-        desktop.assertShows("Somebody who has only the sheet is stuck");
-        desktop.assertShows("Not said: ");
+        desktop.until(
+                "it is played by its words alone",
+                () -> desktop.session()
+                        .workshop()
+                        .report()
+                        .get()
+                        .filter(report -> report.reached() && report.claimed().isEmpty())
+                        .isPresent());
 
         desktop.click("save-draft");
         desktop.assertShows("Nothing is planned with it");

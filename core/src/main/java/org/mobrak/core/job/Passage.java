@@ -246,7 +246,7 @@ record Passage(Optional<PhoneFamily> family, String model, Map<String, KeyChord>
                     said.from(),
                     Optional.of(to),
                     held,
-                    said.sign().or(() -> known.flatMap(ModeKeys::sign)),
+                    said.sign().or(() -> known.flatMap(ModeKeys::sign)).or(() -> Optional.ofNullable(SIGNS.get(to))),
                     said.normalMinutes(),
                     said.worryMinutes(),
                     helps(said.remedies(), to),

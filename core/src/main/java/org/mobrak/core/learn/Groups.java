@@ -20,14 +20,37 @@ final class Groups {
      * A draft's phones and files.
      *
      * @param versions by the key of a phone the OS versions to which its file is bound; empty where it is for all
+     * @param builds by the key of a phone the builds to which its file is bound; empty where it is for all
      */
-    record Group(List<String> phones, List<Understood.File> files, Map<String, List<String>> versions) {}
+    record Group(
+            List<String> phones,
+            List<Understood.File> files,
+            Map<String, List<String>> versions,
+            Map<String, List<String>> builds) {}
 
     static List<Group> of(Understood guide) {
+        List<Understood.File> instead =
+                guide.files().stream().filter(Understood.File::instead).toList();
+        List<Understood.File> usual =
+                guide.files().stream().filter(file -> !file.instead()).toList();
+        List<Group> groups = new ArrayList<>(of(guide, usual));
+        for (Understood.File file : instead) {
+            List<Understood.File> all = new ArrayList<>();
+            all.add(file);
+            usual.stream()
+                    .filter(other ->
+                            !other.role().equals(file.role()) && other.models().isEmpty())
+                    .forEach(all::add);
+            groups.addAll(bounded(new Group(file.models(), all, file.versions(), file.builds())));
+        }
+        return groups;
+    }
+
+    private static List<Group> of(Understood guide, List<Understood.File> given) {
         List<Understood.File> shared = new ArrayList<>();
         Map<Set<String>, List<Understood.File>> bound = new LinkedHashMap<>();
         Set<String> paired = new TreeSet<>();
-        for (Understood.File file : guide.files()) {
+        for (Understood.File file : given) {
             List<String> own =
                     file.models().stream().filter(guide.phones()::containsKey).toList();
             if (own.isEmpty()) {
@@ -35,12 +58,13 @@ final class Groups {
             } else {
                 paired.addAll(own);
                 Set<String> key = new LinkedHashSet<>();
-                own.forEach(model -> key.add(model + " " + file.versions().getOrDefault(model, List.of())));
+                own.forEach(model -> key.add(model + " " + file.versions().getOrDefault(model, List.of())
+                        + file.builds().getOrDefault(model, List.of())));
                 bound.computeIfAbsent(key, none -> new ArrayList<>()).add(file);
             }
         }
         if (bound.size() < 2) {
-            return bounded(new Group(List.copyOf(guide.phones().keySet()), guide.files(), Map.of()));
+            return bounded(new Group(List.copyOf(guide.phones().keySet()), given, Map.of(), Map.of()));
         }
         List<Group> groups = new ArrayList<>();
         bound.forEach((key, files) -> {
@@ -49,7 +73,7 @@ final class Groups {
             Understood.File first = files.get(0);
             List<String> own =
                     first.models().stream().filter(guide.phones()::containsKey).toList();
-            groups.addAll(bounded(new Group(own, all, first.versions())));
+            groups.addAll(bounded(new Group(own, all, first.versions(), first.builds())));
         });
         return groups;
     }
@@ -62,7 +86,7 @@ final class Groups {
         int from = 0;
         do {
             int to = Math.min(group.phones().size(), from + MOST_PHONES);
-            parts.add(new Group(group.phones().subList(from, to), files, group.versions()));
+            parts.add(new Group(group.phones().subList(from, to), files, group.versions(), group.builds()));
             from = to;
         } while (from < group.phones().size());
         return parts;

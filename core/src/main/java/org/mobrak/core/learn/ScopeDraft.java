@@ -45,10 +45,11 @@ final class ScopeDraft {
                             .filter(version -> !version.endsWith(".x"))
                             .isPresent())
                     .toList();
+            List<Read<String>> builds = built(phone, key, group.builds().getOrDefault(key, List.of()));
             if (exact.isEmpty()) {
-                phone(phones, path, phone, only);
+                phone(phones, path, phone, only, builds);
             }
-            exact.forEach(version -> phone(phones, path, phone, Optional.of(version)));
+            exact.forEach(version -> phone(phones, path, phone, Optional.of(version), builds));
             if (exact.size() < own.size()) {
                 bounded.add(phone);
             }
@@ -65,6 +66,19 @@ final class ScopeDraft {
                 .toList();
     }
 
+    /** Where the files are for some builds, those; else all but those that have a file of their own. */
+    private List<Read<String>> built(Understood.Phone phone, String key, List<String> bound) {
+        return phone.builds().stream()
+                .filter(read -> bound.isEmpty()
+                        ? guide.files().stream()
+                                .filter(Understood.File::instead)
+                                .noneMatch(file -> file.builds()
+                                        .getOrDefault(key, List.of())
+                                        .contains(read.value()))
+                        : bound.contains(read.value()))
+                .toList();
+    }
+
     /** Where the guide speaks of one version alone, it stands with each phone. */
     private Optional<Read<Versions>> only(Groups.Group group) {
         boolean one = guide.versions().size() == 1 && !group.phones().isEmpty();
@@ -77,7 +91,12 @@ final class ScopeDraft {
                 : Optional.empty();
     }
 
-    private void phone(ArrayNode phones, String path, Understood.Phone phone, Optional<Read<Versions>> version) {
+    private void phone(
+            ArrayNode phones,
+            String path,
+            Understood.Phone phone,
+            Optional<Read<Versions>> version,
+            List<Read<String>> own) {
         if (phones.size() >= MOST_PHONES) {
             return;
         }
@@ -92,9 +111,9 @@ final class ScopeDraft {
             node.put("bootloader", read.value());
             evident.at(here + "/bootloader", read);
         });
-        if (!phone.builds().isEmpty()) {
+        if (!own.isEmpty()) {
             ArrayNode builds = node.putArray("builds");
-            phone.builds().forEach(read -> {
+            own.forEach(read -> {
                 evident.at(here + "/builds/" + builds.size(), read);
                 builds.add(read.value());
             });

@@ -25,6 +25,9 @@ final class HtmlTable {
     /** A cell that reaches down into rows to come. */
     private record Reach(int rows, Text text, boolean crossed) {}
 
+    /** The cells of the row at hand that are crossed out. */
+    private final List<Integer> lone = new ArrayList<>();
+
     void read(Element table) {
         Element caption = table.selectFirst("> caption");
         if (caption != null && !caption.text().isBlank()) {
@@ -37,6 +40,7 @@ final class HtmlTable {
         for (Element row : rows.subList(0, Math.min(rows.size(), MOST_ROWS))) {
             boolean heads = row.select("> td").isEmpty();
             List<Text> cells = new ArrayList<>();
+            lone.clear();
             int crossed = cells(row, above, cells);
             if (cells.isEmpty()) {
                 continue;
@@ -52,6 +56,10 @@ final class HtmlTable {
             if (crossed * 2 > cells.size()) {
                 cells.stream().filter(cell -> !cell.isBlank()).forEach(struck::add);
             } else {
+                lone.forEach(at -> {
+                    struck.add(cells.get(at));
+                    cells.set(at, Text.of(file, cells.get(at).firstLine(), ""));
+                });
                 add(
                         cells.size() == 2 && row.select("> th").size() == 1 && head.isEmpty()
                                 ? Block.Kind.ITEM
@@ -117,6 +125,9 @@ final class HtmlTable {
                     above.put(cells.size(), new Reach(high - 1, text, out));
                 }
                 crossed += out ? 1 : 0;
+                if (out && !text.isBlank()) {
+                    lone.add(cells.size());
+                }
                 cells.add(text);
             }
         }

@@ -1,6 +1,7 @@
 package org.mobrak.core.learn.page;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -80,6 +81,7 @@ final class PlainPage {
             }
             if (i == 0 || lines[i - 1].isBlank()) {
                 width = width(lines, i);
+                breathless = isBreathless(paragraph(lines, i));
             }
             line(lines, i);
         }
@@ -89,6 +91,38 @@ final class PlainPage {
                 box.sub(box.value().startsWith("- ") ? 2 : 0, box.value().length()))));
         return new Page(file, blocks, markup.struck(), passed, isSpoken(lines), oddities);
     }
+
+    /** Whether the ends of its lines are all the stops this paragraph has. */
+    private boolean breathless;
+
+    private static String[] paragraph(String[] lines, int from) {
+        int end = from;
+        while (end < lines.length && !lines[end].isBlank()) {
+            end++;
+        }
+        return Arrays.copyOfRange(lines, from, end);
+    }
+
+    private static boolean isBreathless(String[] lines) {
+        int filled = 0;
+        int stops = 0;
+        int widest = 0;
+        for (String line : lines) {
+            filled += line.isBlank() ? 0 : 1;
+            widest = Math.max(widest, line.length());
+            for (int i = 0; i < line.length(); i++) {
+                boolean end = i + 1 == line.length() || Character.isWhitespace(line.charAt(i + 1));
+                stops += end && ".!?;,:".indexOf(line.charAt(i)) >= 0 ? 1 : 0;
+            }
+        }
+        int full = 0;
+        for (String line : lines) {
+            full += line.length() > widest * FULL ? 1 : 0;
+        }
+        return filled >= MANY_LINES && stops * 4 < filled && full * 2 < filled;
+    }
+
+    private static final int MANY_LINES = 6;
 
     /** Whether all of the text is in capitals, so that capitals say nothing. */
     private boolean capitals;
@@ -111,9 +145,11 @@ final class PlainPage {
             Pattern.compile("^(\\p{Lu}[\\p{L}.'’ -]{0,18}?)(?: \\([^)]{1,20}\\))?: (?=\\S)");
     private static final Pattern SPEAKER = Pattern.compile("^>> ?(?:\\p{Lu}[\\p{Lu} .'-]{1,24}: )?");
     private static final int OFTEN = 3;
+    /** Lines at which another begins to speak. */
+    private final java.util.Set<Integer> turns = new java.util.HashSet<>();
 
     /** Who speaks is taken off the lines of a talk: names before a colon that come again and again, marks of captions, times. */
-    private static void voices(String[] lines) {
+    private void voices(String[] lines) {
         java.util.Map<String, Integer> names = new java.util.HashMap<>();
         int single = 0;
         for (int i = 0; i < lines.length; i++) {
@@ -130,6 +166,7 @@ final class PlainPage {
             Matcher named = NAMED.matcher(lines[i]);
             if (speakers > 1 && named.find() && names.getOrDefault(named.group(1), 0) >= 2) {
                 lines[i] = lines[i].substring(named.end());
+                turns.add(i);
             } else if (single == 0 && lines[i].startsWith(">>")) {
                 lines[i] = SPEAKER.matcher(lines[i]).replaceFirst("");
             }
@@ -187,14 +224,21 @@ final class PlainPage {
                 figures += Character.isDigit(line.charAt(i)) ? 1 : 0;
                 letters += Character.isLetter(line.charAt(i)) ? 1 : 0;
             }
-            Matcher numbers = NUMBER_WORD.matcher(line.toLowerCase(Locale.ROOT));
+            String lower = line.toLowerCase(Locale.ROOT);
+            Matcher numbers = NUMBER_WORD.matcher(lower);
             while (numbers.find()) {
                 words++;
+            }
+            Matcher marks = SPELLED.matcher(lower);
+            while (marks.find()) {
+                words += 2;
             }
         }
         return letters > 400 && words >= 5 && figures * 40 < letters && words * 2 > figures / 2;
     }
 
+    private static final Pattern SPELLED = Pattern.compile(
+            "\\b(?:dash|dot|underscore|point|hyphen) (?:oh|zero|one|two|three|four|five|six|seven|eight|nine|zip|tar|img|apk)\\b");
     private static final Pattern NUMBER_WORD = Pattern.compile(
             "\\b(?:two|three|four|five|six|seven|eight|nine|ten|fifteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)\\b");
 
@@ -262,6 +306,9 @@ final class PlainPage {
             voice = text;
             blocks.add(new Block(Block.Kind.PARAGRAPH, Text.of(file, number, text), 0, List.of(), "post"));
             return;
+        }
+        if (turns.contains(number - 1)) {
+            flush();
         }
         Matcher chat = CHAT.matcher(text);
         Matcher said = SAID.matcher(text);
@@ -336,7 +383,8 @@ final class PlainPage {
         boolean list = kind == Block.Kind.ITEM || kind == Block.Kind.STEP;
         boolean ended = SUM_AT_END.matcher(lastText).find()
                 || LABELLED.matcher(line.text()).find() && line.indent() <= indent;
-        return lastLength >= width * FULL && width > NARROWEST && !ended || list && line.indent() > indent;
+        return !breathless && lastLength >= width * FULL && width > NARROWEST && !ended
+                || list && line.indent() > indent;
     }
 
     private void start(Block.Kind as, Markup.Line line, int number, String words) {

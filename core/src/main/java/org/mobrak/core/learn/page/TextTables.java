@@ -44,7 +44,41 @@ final class TextTables {
         if (isTabbed(line) && from + 1 < lines.length && isTabbed(lines[from + 1])) {
             return Optional.of(tabbed(lines, from));
         }
-        return columns(lines, from);
+        Optional<Found> headed = columns(lines, from);
+        return headed.isPresent() ? headed : headless(lines, from);
+    }
+
+    private static final Pattern VALUE = Pattern.compile(
+            "[\\w.-]{3,60}\\.(?:zip|img|tar|md5|apk|bin)|[vV]?\\d{1,2}\\.\\d{1,2}(?:\\.\\d{1,2})?|[0-9a-fA-F]{32,64}");
+
+    /** Lines of as many pieces with wide gaps between them, each with a file, a version or a checksum: a table that nobody headed. */
+    private Optional<Found> headless(String[] lines, int from) {
+        int pieces = pieces(lines[from]);
+        if (pieces < FEWEST_COLUMNS) {
+            return Optional.empty();
+        }
+        int to = from;
+        int valued = 0;
+        while (to < lines.length && Math.abs(pieces(lines[to]) - pieces) <= 1 && pieces(lines[to]) >= FEWEST_COLUMNS) {
+            valued += Arrays.stream(GAP.split(lines[to].strip()))
+                            .anyMatch(piece -> VALUE.matcher(piece).matches())
+                    ? 1
+                    : 0;
+            to++;
+        }
+        if (to - from < FEWEST_COLUMNS || valued * 3 < (to - from) * 2) {
+            return Optional.empty();
+        }
+        List<Block> rows = new ArrayList<>();
+        add(rows, from + 1, java.util.Collections.nCopies(pieces, ""));
+        for (int i = from; i < to; i++) {
+            add(rows, i + 1, Arrays.asList(GAP.split(lines[i].strip())));
+        }
+        return Optional.of(new Found(rows, to - 1));
+    }
+
+    private static int pieces(String line) {
+        return line.isBlank() || line.length() > 300 ? 0 : GAP.split(line.strip()).length;
     }
 
     private Found wiki(String[] lines, int from) {

@@ -61,6 +61,7 @@ final class Charge {
                     && (BATTERY.in(lower) || lower.contains("percent") || lower.contains("%"))
                     && sentence.section() != Sentence.Section.CHANGES) {
                 amounts(sentence, all);
+                refused(sentence, all);
                 words(sentence, all);
                 answered(sentence, sentences, all);
             }
@@ -83,6 +84,24 @@ final class Charge {
     }
 
     private static final int ASKED = 7;
+
+    private static final Pattern HAS_TO_BE = Pattern.compile(
+            "\\b(?:has|have|needs?|ought) to be (?:over|above|at least|more than) (\\d{2})\\b(?! ?(?:mb|gb|min|sec|hours?))");
+
+    private static void refused(Sentence sentence, List<Candidate> all) {
+        Matcher over = HAS_TO_BE.matcher(sentence.lower());
+        if (over.find()) {
+            all.add(new Candidate(Read.of(Integer.parseInt(over.group(1)), sentence, over.start(1), Sure.LIKELY), 6));
+        }
+        Matcher found = REFUSES.matcher(sentence.lower());
+        if (found.find()) {
+            int group = found.group(1) == null ? 2 : 1;
+            int value = Integer.parseInt(found.group(group));
+            if (value >= 5) {
+                all.add(new Candidate(Read.of(value, sentence, found.start(group), Sure.LIKELY), 5));
+            }
+        }
+    }
 
     private static void amounts(Sentence sentence, List<Candidate> all) {
         String lower = sentence.lower();
@@ -115,7 +134,7 @@ final class Charge {
             boolean strong = before.matches(
                             ".*(?:\\bmin|\\bminimum|\\bat least|\\bnot (?:go )?below|\\bover|\\babove|>=?|≥|\\bno less than|\\bmust be charged to)\\W{0,3}(?:of |is |to |at least )?$")
                     || after.matches(
-                            "\\W{0,2}(?:%|percent)?\\s?(?:\\+|or more|(?:is |as )?(?:the |a )?minimum|min\\b|at least|at the least|and up|would do|is enough).*");
+                            "\\W{0,2}(?:%|percent)?\\s?(?:\\+|or more|(?:is |as )?(?:the |a )?minimum|min\\b|at least|at the least|and up|or better|or higher|or above|would do|is enough).*");
             if (status && !strong) {
                 continue;
             }
@@ -191,6 +210,21 @@ final class Charge {
             "twenty", 20, "thirty", 30, "forty", 40, "fifty", 50, "sixty", 60, "seventy", 70, "eighty", 80, "ninety",
             90);
 
+    /** “Below 30 percent it refuses.” */
+    private static final Pattern REFUSES = Pattern.compile(
+            "\\b(?:below|under|with less than|less than) (\\d{1,2}) ?(?:%|percent)?[^.;]{0,30}\\b(?:refuses|won't|will not|does not|doesn't|stops|nothing)\\b|\\b(?:refuses|won't (?:start|run)|stops)\\b[^.;]{0,30}\\b(?:below|under|less than) (\\d{1,2})\\b");
+
+    /** “Battery? – 30 or so.” */
+    private static final Pattern BARE_QUESTION =
+            Pattern.compile("^\\W*(?:and )?(?:the )?(?:battery|charge|charged)\\W*\\?\\W*$");
+
+    private static final Pattern BARE_ANSWER = Pattern.compile(
+            "^\\W*(?:i'd say|i would say|say|about|at least|over|above|more than|like)? ?(\\d{2})(?: ?%| percent)?(?: or so| at least| is enough| will do)?\\W*$");
+
+    /** “Charged? – More than half.” */
+    private static final Pattern HALF = Pattern.compile(
+            "^\\W*(?:more than|over|above|at least|yes,? (?:more than|over)) (half|two thirds|three quarters)\\b.{0,20}$");
+
     /** “What does one need? Battery! Half, at the least.” and “at, fifty percent? no, thirty.” */
     private static void answered(Sentence sentence, List<Sentence> sentences, List<Candidate> all) {
         int next = sentence.index() + 1;
@@ -200,6 +234,17 @@ final class Charge {
         }
         for (int i = next; i < Math.min(sentences.size(), next + 2); i++) {
             String after = sentences.get(i).lower().strip();
+            Matcher bare = BARE_ANSWER.matcher(after);
+            if (lower.length() < 20 && BARE_QUESTION.matcher(lower).matches() && bare.find()) {
+                all.add(new Candidate(
+                        Read.of(Integer.parseInt(bare.group(1)), sentences.get(i), bare.start(1), Sure.LIKELY), 5));
+            }
+            Matcher most = HALF.matcher(after);
+            if (lower.length() < 40 && lower.endsWith("?") && most.find()) {
+                all.add(new Candidate(
+                        Read.of(WORDS.getOrDefault(most.group(1), 50), sentences.get(i), most.start(1), Sure.LIKELY),
+                        4));
+            }
             if (lower.length() < 30 && after.matches("half,? .*least.*")) {
                 all.add(new Candidate(Read.of(50, sentences.get(i), 0, Sure.LIKELY), 4));
             }

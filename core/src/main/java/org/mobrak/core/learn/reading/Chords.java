@@ -41,6 +41,13 @@ public final class Chords {
     private static final Pattern MENU = Pattern.compile(
             "\\b(?:go|move|scroll|choose|select|navigate|line|menu|pick|down to|highlight|twice|once)\\b");
 
+    /** “Volume down and plug the cable in” is one movement. */
+    private static final Pattern WHILE_PLUGGING = Pattern.compile(
+            "\\bvol(?:ume)?[ -]?(?:up|down|dn)\\b(?: key| button)?,? (?:and|then|while|when|as) (?:you )?(?:plug|put|connect|stick)(?:ging|ting|ing)?\\b");
+
+    private static final Pattern TOGETHER =
+            Pattern.compile("\\b(?:at the same time|together|at once|all three|three keys)\\b");
+
     private Chords() {}
 
     private static final Pattern UNTIL = Pattern.compile(
@@ -104,12 +111,16 @@ public final class Chords {
         for (String part : PARTS.split(lower)) {
             Set<String> keys = keys(part);
             boolean plugged = PLUG.matcher(lower).find()
-                    && lower.matches(".*\\b(?:hold|held|holding|keep|pressed|kept)\\b.*")
+                    && (lower.matches(".*\\b(?:hold|held|holding|keep|pressed|kept)\\b.*")
+                            || WHILE_PLUGGING.matcher(lower).find())
                     && !MENU.matcher(part).find();
             if (keys.size() >= 2
                     && keys.stream()
                             .anyMatch(key -> key.startsWith("volume") || key.equals("home") || key.equals("camera"))) {
-                boolean bothWays = keys.contains("volume-up") && keys.contains("volume-down") && !part.contains("both");
+                boolean bothWays = keys.contains("volume-up")
+                        && keys.contains("volume-down")
+                        && !part.contains("both")
+                        && !(keys.contains("power") && TOGETHER.matcher(part).find());
                 if (!bothWays || keys.size() == 2 && !MENU.matcher(part).find()) {
                     return MENU.matcher(part).find() && !HOLD.matcher(part).find()
                             ? Optional.empty()

@@ -18,6 +18,9 @@ final class FileRead {
     /** OS versions it is for, by the key of the model. */
     final Map<String, Set<String>> versions = new LinkedHashMap<>();
 
+    /** Builds it is for, by the key of the model. */
+    final Map<String, Set<String>> builds = new LinkedHashMap<>();
+
     /** Kinds of checksum of which several are given. */
     final Set<String> disputed = new LinkedHashSet<>();
 
@@ -27,6 +30,9 @@ final class FileRead {
     Optional<String> where = Optional.empty();
     String role = "file";
     Optional<String> partition = Optional.empty();
+    /** Whether it takes the place of another on some builds. */
+    boolean instead;
+
     boolean withdrawn;
     boolean wanted;
 

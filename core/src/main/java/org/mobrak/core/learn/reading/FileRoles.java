@@ -94,7 +94,8 @@ final class FileRoles {
         if (name.endsWith(".apk") || phoneOnly && !name.endsWith(".exe")) {
             return "phone";
         }
-        if (name.matches(".*\\.(?:exe|bat|sh|command|dmg|tgz|msi|py|jar)") || file.slot.isPresent()) {
+        boolean packed = name.matches(".*\\.(?:tar|tar\\.md5)") && FLASHER.in(all);
+        if (name.matches(".*\\.(?:exe|bat|sh|command|dmg|tgz|msi|py|jar)") || file.slot.isPresent() || packed) {
             return "computer";
         }
         boolean card = said(file, CARD) && !file.role.contains("firmware");

@@ -79,6 +79,7 @@ final class ModelsReading {
                 mentions(sentence);
             }
         }
+        shortened();
         unnumber();
         spread();
         Set<String> labelled = labelledBuilds();
@@ -126,6 +127,41 @@ final class ModelsReading {
         inOrder.forEach(entry -> models.put(entry.getKey(), entry.getValue()));
         return this;
     }
+
+    private static final Pattern NOT_THE = Pattern.compile(
+            "\\b(?:not|never|but not|nor|except) (?:for |on |with )?the (\\d{2,5}[a-z]{0,2})\\b(?![.,]\\d|%| ?(?:mb|gb|percent))");
+
+    /** “The AB-200, not the 205”: the letters are those of the one before. */
+    private void shortened() {
+        Map<String, Mention> whole = new LinkedHashMap<>();
+        byKey.values().forEach(mentions -> whole.put(mentions.get(0).value(), mentions.get(0)));
+        for (Sentence sentence : sentences) {
+            Matcher found = NOT_THE.matcher(sentence.lower());
+            while (found.find()) {
+                String said = sentence.value().substring(found.start(1), found.end(1));
+                int digits = (int) said.chars().filter(Character::isDigit).count();
+                whole.values().stream()
+                        .filter(one -> one.sentence().index() <= sentence.index()
+                                && sentence.index() - one.sentence().index() <= 3)
+                        .filter(one -> SERIES.matcher(one.value()).matches()
+                                && one.value().replaceAll("\\D", "").length() == digits)
+                        .findFirst()
+                        .ifPresent(one -> byKey.computeIfAbsent(
+                                        ModelTokens.Token.key(one.value().replaceFirst("\\d.*$", "") + said),
+                                        none -> new ArrayList<>())
+                                .add(new Mention(
+                                        one.value().replaceFirst("\\d.*$", "") + said,
+                                        sentence,
+                                        found.start(1),
+                                        found.end(1),
+                                        3,
+                                        Stance.AGAINST,
+                                        true)));
+            }
+        }
+    }
+
+    private static final Pattern SERIES = Pattern.compile("[A-Za-z]{1,6}[-_.]?\\d{2,5}[A-Za-z]{0,3}");
 
     private static final Pattern NUMBERING = Pattern.compile("[a-z]\\d{1,2}");
     private static final int MANY = 4;
@@ -314,7 +350,7 @@ final class ModelsReading {
     }
 
     private static final Pattern RANGE = Pattern.compile(
-            "(?<![\\w.])([A-Z]{1,6}[-_.]?)(\\d{2,5})(?: to | - |-|–| through | up to )(?:\\1)?(\\d{2,5})(?![\\w.%])");
+            "(?<![\\w.])([A-Z]{1,6}[-_.]?)(\\d{2,5})(?: to | - |-|–| through | thru | up to | until | ?\\.{2,3} ?| ?… ?)(?:\\1)?(\\d{2,5})(?![\\w.%])");
     private static final int LONGEST_RANGE = 40;
 
     /** “AB-500 to AB-504”: those between are named as well. */
@@ -358,10 +394,15 @@ final class ModelsReading {
             Stance said = Stance.of(sentence, start, end);
             return said == Stance.FOR ? Stance.NONE : said;
         }
+        boolean qualified =
+                QUALIFIED.matcher(sentence.lower().substring(end)).lookingAt() || isOfAFile(sentence, start);
         if (sentence.section() == Sentence.Section.EXCLUDED) {
-            return Stance.AGAINST;
+            return qualified ? Stance.UNSURE : Stance.AGAINST;
         }
         Stance said = Stance.of(sentence, start, end);
+        if (said == Stance.AGAINST && qualified) {
+            return Stance.UNSURE;
+        }
         // “On the AB-1 with 6.0 it does not help” is said of the version.
         boolean version = said == Stance.AGAINST
                 && WITH_VERSION.matcher(sentence.lower().substring(end)).lookingAt();
@@ -377,11 +418,38 @@ final class ModelsReading {
         if (said == Stance.AGAINST || said == Stance.UNSURE) {
             return said;
         }
+        if (TAKES.matcher(sentence.lower().substring(end)).lookingAt()) {
+            return Stance.FOR;
+        }
         boolean asked = said == Stance.NONE
                 && sentence.index() > 0
                 && WHICH.matcher(sentences.get(sentence.index() - 1).lower()).matches();
         return turnedAwayByNext(sentence, end) ? Stance.AGAINST : asked ? Stance.FOR : said;
     }
+
+    /** “AB-1 with build 12 or newer” is out with that build alone, and what an old file does to a phone is said of the file. */
+    private static final Pattern QUALIFIED = Pattern.compile(
+            "\\W{0,3}(?:with|on|from|running|after|since|if on) (?:the |a )?(?:builds?|firmware|kernel|software|boot ?loader|loader|update|patch(?: level)?)\\b");
+
+    private static final Cue OLD_FILE = Cue.of(
+            "old",
+            "older",
+            "throw (?:it|that) away",
+            "delete (?:it|that)",
+            "withdrawn",
+            "superseded",
+            "replaced",
+            "earlier");
+
+    private static boolean isOfAFile(Sentence sentence, int start) {
+        return OLD_FILE.in(sentence.lower())
+                && FileNames.names(sentence.value()).stream()
+                        .anyMatch(file -> file.end() < start && start - file.end() < NEAR);
+    }
+
+    /** “AB-1 takes that.zip”. */
+    private static final Pattern TAKES = Pattern.compile(
+            "\\W{0,2}(?:takes?|needs?|gets?|uses?|wants?|->|=>|=|:)\\W{1,3}(?:the )?[\\w.-]+\\.(?:zip|img|tar|apk|md5|bin)\\b");
 
     /** “The AB-1? No.” */
     private static final Cue REFUSED = Cues.of("modelsReading.refused");

@@ -28,7 +28,7 @@ final class NamesReading {
     private static final Pattern SMALL = Pattern.compile(
             "(?:^|[=,:;(] ?|\\b(?:the|my|a|an|for|on|is|own|called) )(\\p{L}{4,}(?: \\p{L}{3,})?(?: \\d{1,2}| \\p{L}{1,4})?)[ ,(:-]{1,3}(?:the |model |exactly )?$");
     private static final Pattern BYLINE = Pattern.compile(
-            "(?:\\b(?:by|von|from|dr|mr|mrs|ms|frau|herr|thanks|thank you|user|author|to|dear|hi|hello|de|napisał|por|автор|wrote|greets|regards|cheers)\\.?:?|@|^[-—–*])\\s?\"?$");
+            "(?:\\b(?:by|von|from|dr|mr|mrs|ms|frau|herr|thanks|thank you|user|author|to|dear|hi|hello|de|napisał|por|автор|wrote|greets|regards|cheers|sold by|locked by|one for|twin for|that of|version for|variant for|branded)\\.?:?|@|^[-—–*])\\s?\"?$");
     private static final Pattern MAKES =
             Pattern.compile("\\b(\\p{Lu}[\\p{L}-]{2,})(?:'s|’s|-| own| USB)? ?(?:Drivers?|drivers?|USB driver)");
     private static final int HEAD = 30;

@@ -46,7 +46,12 @@ final class Parting {
             for (Sentence piece : pieces(sentence)) {
                 StepRead last = parts.isEmpty() ? null : parts.get(parts.size() - 1);
                 if (last == null || isNext(piece, last)) {
-                    parts.add(new StepRead(piece));
+                    StepRead part = new StepRead(piece);
+                    if (last == null) {
+                        part.remedies.addAll(step.remedies);
+                        part.helps.addAll(step.helps);
+                    }
+                    parts.add(part);
                 } else {
                     last.sentences.add(piece);
                 }

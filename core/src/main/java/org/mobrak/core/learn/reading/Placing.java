@@ -7,6 +7,8 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** Lays each file at the step that takes it, and tells where the phone is at each: what hands need and writers take for granted. */
 final class Placing {
@@ -17,6 +19,7 @@ final class Placing {
     private static final Cue NOTHING = Cue.of("nothing", "no data", "\\W*nothing");
     private static final Cue WIPES = Cues.of("placing.wipes");
     private static final Cue ITSELF = Cues.of("placing.itself");
+    private static final Pattern CLAUSE = Pattern.compile("[,;:] ");
     private static final String OS = "os";
 
     private final List<StepRead> steps;
@@ -31,20 +34,38 @@ final class Placing {
 
     /** Whether something is written or run there. */
     static boolean isWork(Sentence sentence) {
-        return WORKS.in(sentence.lower())
-                && !Acts.isNegated(sentence)
-                && !COPIES.in(sentence.lower())
-                && !NOTHING.begins(sentence.lower());
+        if (!WORKS.in(sentence.lower())) {
+            return false;
+        }
+        // What is forbidden in one clause is no word on the others.
+        Matcher ends = CLAUSE.matcher(sentence.lower());
+        int from = 0;
+        while (from < sentence.lower().length()) {
+            int to = ends.find() ? ends.end() : sentence.lower().length();
+            Sentence clause = sentence.part(from, to);
+            if (WORKS.in(clause.lower())
+                    && !Acts.isNegated(clause)
+                    && !COPIES.in(clause.lower())
+                    && !NOTHING.begins(clause.lower())) {
+                return true;
+            }
+            from = to;
+        }
+        return false;
     }
 
     /** The steps with their places; the same ones, and those between them that lead somewhere by a command. */
     List<StepRead> read(Optional<String> family) {
         List<StepRead> placed = new ArrayList<>();
         String here = OS;
+        Set<String> been = new HashSet<>();
         for (StepRead step : steps) {
             String lower = step.lower();
             if (step.keys.isPresent() && step.mode.isEmpty() && step.phase.equals("do")) {
-                step.mode = family.flatMap(Placing::entered);
+                // Who has been there already goes on into the recovery.
+                step.mode = family.flatMap(Placing::entered)
+                        .or(this::entered)
+                        .map(mode -> been.contains(mode) ? "recovery" : mode);
             }
             boolean away = step.mode.isPresent() && !step.mode.get().equals(OS);
             if (away && here.equals(OS) && step.keys.isEmpty() && COMMANDS.in(lower)) {
@@ -53,7 +74,9 @@ final class Placing {
             if (step.mode.isEmpty() && step.phase.equals("prove")) {
                 step.mode = Optional.of(OS);
             }
-            if (step.mode.isEmpty() && RESTARTS.in(lower) && !COMMANDS.in(lower)) {
+            // Where something is done, a restart comes after it.
+            boolean after = step.works() && !RESTARTS.in(step.first.lower()) && !here.equals(OS);
+            if (step.mode.isEmpty() && RESTARTS.in(lower) && !COMMANDS.in(lower) && !after) {
                 step.mode = Optional.of(OS);
                 step.byItself = ITSELF.in(lower);
             }
@@ -66,6 +89,7 @@ final class Placing {
                 step.mode = Optional.empty();
             }
             here = step.mode.orElse(here);
+            been.add(here);
             placed.add(step);
         }
         files.forEach(file -> taker(file).ifPresent(step -> take(step, file)));
@@ -97,6 +121,15 @@ final class Placing {
                 : Optional.empty();
     }
 
+    /** Where the first file that is written from a computer is taken. */
+    private Optional<String> entered() {
+        return files.stream()
+                .map(file -> file.name().value().toLowerCase(Locale.ROOT))
+                .flatMap(name -> taken(name).stream())
+                .filter(mode -> !mode.equals(OS))
+                .findFirst();
+    }
+
     /** The step that takes a file: the last that names it and works, else the last that works where such a file is taken. */
     private Optional<StepRead> taker(Understood.File file) {
         String name = file.name().value().toLowerCase(Locale.ROOT);
@@ -105,6 +138,12 @@ final class Placing {
                 .filter(step -> step.phase.equals("do"))
                 .toList();
         return last(working, step -> step.lower().contains(name))
+                .or(() -> last(
+                        steps,
+                        step -> name.endsWith(".apk")
+                                && step.phase.equals("prove")
+                                && step.works()
+                                && step.lower().contains(name)))
                 .or(() -> last(working, step -> step.mode.equals(taken(name))))
                 .or(() -> last(working, step -> true))
                 .or(() -> last(

@@ -26,6 +26,7 @@ final class Roles {
                         .forEach(wary::add));
         steps.forEach(step -> step.sentences.forEach(
                 sentence -> roles.put(sentence, sentence == step.first ? Role.STEP : within(sentence))));
+        steps.forEach(step -> step.helps.forEach(sentence -> roles.put(sentence, Role.REMEDY)));
         Map<Sentence, Role> named = new HashMap<>();
         models.models()
                 .values()

@@ -36,6 +36,12 @@ record RowRead(
         return !versions.isEmpty() || !builds.isEmpty();
     }
 
+    /** The same for one version of the OS. */
+    RowRead on(Read<Versions> version) {
+        return new RowRead(
+                models, List.of(version), builds, files, sums, carrier, chipset, maker, shop, battery, stance, at);
+    }
+
     RowRead as(Stance other) {
         return new RowRead(models, versions, builds, files, sums, carrier, chipset, maker, shop, battery, other, at);
     }

@@ -37,17 +37,8 @@ public record Sentence(
 
     /** Some of its words, as a sentence of their own. */
     Sentence part(int from, int to) {
-        return new Sentence(
-                text.sub(from, to),
-                lower.substring(from, to),
-                block,
-                heads,
-                section,
-                index,
-                part,
-                quoted,
-                aside,
-                takenBack);
+        Text words = text.sub(from, to);
+        return new Sentence(words, plain(words.value()), block, heads, section, index, part, quoted, aside, takenBack);
     }
 
     Sentence takeBack() {

@@ -143,6 +143,7 @@ final class Sentences {
                     "method",
                     "the way",
                     "do this",
+                    "do(?: it)?$",
                     "what to do",
                     "usage",
                     "how-to",
@@ -225,7 +226,7 @@ final class Sentences {
                 if (block.kind() == Block.Kind.HEAD) {
                     i = parting.table(blocks, i);
                 } else {
-                    parting.block(page.spoken() ? parting.spoken(block) : block);
+                    parting.block(parting.spoken(block, page.spoken()));
                 }
             }
         }
@@ -285,8 +286,10 @@ final class Sentences {
         return found.find() ? found.group(1) : voice;
     }
 
-    private Block spoken(Block block) {
-        return new Block(block.kind(), spoken.written(block.text()), block.depth(), block.cells(), block.voice());
+    /** With what was spelled out aloud; in a text that was not spoken only names are. */
+    private Block spoken(Block block, boolean aloud) {
+        Text written = aloud ? spoken.written(block.text()) : spoken.named(block.text());
+        return new Block(block.kind(), written, block.depth(), block.cells(), block.voice());
     }
 
     private int table(List<Block> blocks, int from) {

@@ -54,20 +54,37 @@ final class Spoken {
         WORD
     }
 
+    /** The same text with the names that were spelled out, letter by letter and figure by figure, written together. */
+    Text named(Text text) {
+        return NAME.matcher(text.value()).find() ? written(text, true) : text;
+    }
+
+    private static final Pattern NAME = Pattern.compile(
+            "(?i)(?<![a-z0-9'’])[a-z](?:[ -][a-z])?[ -](?:oh|zero|one|two|three|four|five|six|seven|eight|nine)\\b");
+
     /** The same text with what was spelled out written together. */
     Text written(Text text) {
+        return written(text, false);
+    }
+
+    private Text written(Text text, boolean names) {
         String value = text.value();
         List<Part> parts = parts(value);
         Text.Builder out = new Text.Builder(text.file());
         int from = 0;
         for (int i = 0; i < parts.size(); ) {
             int end = runEnd(parts, i, value);
-            if (end - i < 1 || !isSpelled(parts.subList(i, end))) {
+            boolean no = end - i < 1 || !isSpelled(parts.subList(i, end)) || names && !isName(parts.subList(i, end));
+            if (no) {
                 i++;
                 continue;
             }
             copy(out, text, from, parts.get(i).from());
-            out.append(joined(parts.subList(i, end)), text.lineAt(parts.get(i).from()));
+            boolean article =
+                    value.substring(0, parts.get(i).from()).matches("(?is).*\\b(?:the|a|our|my|your|mine is|this)\\s");
+            out.append(
+                    joined(parts.subList(i, end), article),
+                    text.lineAt(parts.get(i).from()));
             from = parts.get(end - 1).to();
             i = end;
         }
@@ -144,7 +161,14 @@ final class Spoken {
                 || letters >= 3 && run.get(0).kind() == Kind.LETTER;
     }
 
-    private static String joined(List<Part> run) {
+    /** Letters first, and then at least two figures or numbers that are spelled out. */
+    private static boolean isName(List<Part> run) {
+        long letters = run.stream().filter(part -> part.kind() == Kind.LETTER).count();
+        long figures = run.stream().filter(Spoken::isOne).count();
+        return run.get(0).kind() == Kind.LETTER && letters >= 1 && figures >= 2;
+    }
+
+    private static String joined(List<Part> run, boolean article) {
         StringBuilder out = new StringBuilder();
         boolean pointed = run.stream()
                 .anyMatch(
@@ -173,7 +197,8 @@ final class Spoken {
             }
         }
         boolean threeOnes = run.size() == 3 && run.stream().allMatch(Spoken::isOne);
-        return threeOnes ? String.join(".", out.toString().split("")) : out.toString();
+        // “The two zero five” is a phone, “on two zero five” a version.
+        return threeOnes && !article ? String.join(".", out.toString().split("")) : out.toString();
     }
 
     /** “four point oh four”: the second point is not said. */

@@ -16,7 +16,7 @@ enum Stance {
 
     /** Clauses end here; a dash and a colon hold together what stands on both sides. */
     private static final Pattern CLAUSE = Pattern.compile(
-            "[;!?]|\\.(?=\\s|$)|,\\s(?:but|while|though|whereas|and then|so)\\s|\\s(?:but|whereas|although)\\s|,\\s(?:the|a|on) \\S*\\d\\S* (?=is|has|was|does|takes|needs|not)");
+            "[;!?]|\\.(?=\\s|$)|,\\s(?:but|while|though|whereas|and then|so)\\s|\\s(?:but|whereas|although)\\s|,\\s(?:the|a|on) \\S*\\d\\S* (?=is|has|was|does|takes|needs|not)|\\s(?=(?:and )?(?:not|never|nor) (?:for |on )?the \\S*\\d)");
 
     private static final Pattern BRACKETS = Pattern.compile("\\([^()]*\\)|\\[[^\\[\\]]*\\]");
     private static final Pattern RIGHT_BEFORE = Pattern.compile(
@@ -39,6 +39,12 @@ enum Stance {
 
     private static final Pattern IN_LABEL = Pattern.compile(
             "^\\W*(?:a: |supported|works(?: on| with)?|for|models?|yes|ok|phones?|devices?|tested(?: on)?|compatible(?: with)?|confirmed)(?: models?| phones?| devices?)?:? ");
+    /** “AB-1: never.” */
+    private static final Pattern REFUSED = Pattern.compile("\\W{0,4}(?:never|no|nope|not at all|forget it)\\W*");
+    /** “For the AB-1, what do I need?” asks of something else. */
+    private static final Pattern STATED =
+            Pattern.compile("^\\W{0,3}(?:so |then )?(?:what|how|where|which|is there)\\b.{0,60}$");
+
     private static final Pattern NOT_ONLY = Pattern.compile("\\bnot only\\b[^.]{0,24}$");
     /** Somebody tells how it went with his own; that is no word of the author's. */
     static final Cue REPORT = Cues.of("stance.report");
@@ -59,8 +65,14 @@ enum Stance {
         if (RIGHT_BEFORE.matcher(before).find() && !NOT_ONLY.matcher(before).find()) {
             return AGAINST;
         }
+        if (REFUSED.matcher(after).matches()) {
+            return AGAINST;
+        }
         if (UNTRIED.in(before + " " + after)
-                || lower.strip().endsWith("?") && to == lower.strip().length() - 1 && !isAnswered(lower)) {
+                || lower.strip().endsWith("?")
+                        && to == lower.strip().length() - 1
+                        && !isAnswered(lower)
+                        && !STATED.matcher(after).find()) {
             return UNSURE;
         }
         if (says(NOT, after)) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.mobrak.core.learn.page.Block;
 import org.mobrak.core.learn.reading.Sentence.Section;
 
@@ -108,10 +109,29 @@ final class StatesReading {
                 lost = Optional.of(Read.of(true, sentence, wipe, Sure.LIKELY));
             }
         }
+        if (lost.isEmpty() && kept.isEmpty()) {
+            return answered();
+        }
         if (lost.isPresent() && kept.isPresent()) {
             return weigh(lost.get(), kept.get());
         }
         return lost.or(() -> Optional.empty()).or(keptOf(kept));
+    }
+
+    private static final Pattern ASKED = Pattern.compile(
+            "\\b(?:does|do|will|would|is)\\b.{0,24}\\b(?:delete|wipe|erase|lose|lost|gone|deleted|wiped)\\b");
+
+    /** “Does it delete anything? – No.” */
+    private Optional<Read<Boolean>> answered() {
+        for (int i = 0; i + 1 < sentences.size(); i++) {
+            String answer = sentences.get(i + 1).lower().strip();
+            boolean asked = ASKED.matcher(sentences.get(i).lower()).find();
+            if (asked && answer.matches("\\W*(?:no|nope|nothing|yes|yep|everything|all)\\b.{0,40}")) {
+                boolean lost = answer.matches("\\W*(?:yes|yep|everything|all)\\b.*");
+                return Optional.of(Read.of(lost, sentences.get(i + 1), 0, Sure.LIKELY));
+            }
+        }
+        return Optional.empty();
     }
 
     private static java.util.function.Supplier<Optional<Read<Boolean>>> keptOf(Optional<Read<Boolean>> kept) {

@@ -10,6 +10,9 @@ import org.mobrak.core.learn.page.Text;
 public final class StepRead {
     final Sentence first;
     final List<Sentence> sentences = new ArrayList<>();
+    /** Sentences that tell what helps, and no more. */
+    final List<Sentence> helps = new ArrayList<>();
+
     final List<Remedy> remedies = new ArrayList<>();
     final List<String> signs = new ArrayList<>();
     String phase = "do";

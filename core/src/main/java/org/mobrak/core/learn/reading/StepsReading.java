@@ -55,6 +55,17 @@ final class StepsReading {
                 open = Optional.empty();
                 continue;
             }
+            if (ASKED.matcher(sentence.lower()).matches()) {
+                continue;
+            }
+            Optional<Sentence> trouble = trouble(sentence);
+            if (trouble.isPresent() && open.isPresent()) {
+                open.get()
+                        .remedies
+                        .add(new StepRead.Remedy(trouble.get().value().replaceFirst("\\?\\s*$", ""), sentence.value()));
+                open.get().helps.add(sentence);
+                continue;
+            }
             boolean again = open.isPresent()
                     && waits(sentence)
                     && open.get().sentences.stream().anyMatch(StepsReading::waits);
@@ -81,6 +92,22 @@ final class StepsReading {
         steps.forEach(this::fill);
         merge();
         return steps;
+    }
+
+    /** “And how do you get there?” */
+    private static final Pattern ASKED = Pattern.compile(
+            "^\\W*(?:and |so |but |ok(?:ay)?,? )?(?:how|what|where|which|why|who|does|do|is|can)\\b[^.!]{2,120}\\?\\W*$");
+
+    private static final Pattern TROUBLE = Pattern.compile(
+            "^\\W*(?:is it |it(?:'s| is) |still |you are |now )?(?:stuck|hang(?:s|ing)?|hung|nothing|black|dark|loops?|looping|error|refuse[sd]?|timed out|won't|doesn't|not (?:there|seen|found|listed)|no (?:root|signal|icon))\\b[^.!]{0,60}\\?\\W*$");
+
+    /** The question about what went wrong that a sentence answers. */
+    private Optional<Sentence> trouble(Sentence sentence) {
+        return Optional.of(sentence.index() - 1)
+                .filter(before -> before >= 0)
+                .map(sentences::get)
+                .filter(before -> TROUBLE.matcher(before.lower()).matches()
+                        && !sentence.lower().strip().endsWith("?"));
     }
 
     /** It tells how long something usually takes. */
@@ -217,6 +244,12 @@ final class StepsReading {
                 remedy(step, sentence.value());
             }
             step.noReturn |= NO_RETURN.in(lower);
+        }
+        int before = step.first.index() - 1;
+        if (step.mode.isEmpty()
+                && before >= 0
+                && ASKED.matcher(sentences.get(before).lower()).matches()) {
+            step.mode = mode(sentences.get(before).lower());
         }
         String text = withoutFiles(step.first.lower());
         if (OFF.matcher(text).find() && step.keys.isEmpty() && step.mode.isEmpty()) {

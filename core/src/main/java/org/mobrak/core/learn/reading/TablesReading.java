@@ -2,6 +2,7 @@ package org.mobrak.core.learn.reading;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -50,7 +51,18 @@ final class TablesReading {
                         "name \\(size.*"));
         HEADS.put(
                 Column.BUILD,
-                Cue.of("builds?", "build number", "firmware", "software build", "from build", "baseband"));
+                Cue.of(
+                        "builds?",
+                        "build number",
+                        "firmware",
+                        "software build",
+                        "from build",
+                        "baseband",
+                        "you(?:'re| are| have)(?: on| now)?",
+                        "coming from",
+                        "from(?! os| version)",
+                        "current(?:ly)?(?: on)?",
+                        "installed"));
         HEADS.put(Column.OS, Cue.of("os", "os version", "from os", "version", "system"));
         HEADS.put(Column.CARRIER, Cue.of("carriers?", "network", "operator", "provider", "branding"));
         HEADS.put(Column.CHIPSET, Cue.of("chip(?:set)?", "soc", "processor", "cpu"));
@@ -76,6 +88,7 @@ final class TablesReading {
         HEADS.put(Column.MODEL, Cue.of("models?", "model number", "type", "variant", "model no\\.?"));
     }
 
+    private static final Cue BUILT = Cue.of("builds?.*", "firmware", "baseband", "software build");
     private static final Cue WITHDRAWN = Cues.of("tablesReading.withdrawn");
     private static final Cue AFTERWARDS =
             Cue.of("to", "after(?:wards)?", "gives", "becomes", "new", "result", "target", "updates? to", "then");
@@ -192,6 +205,7 @@ final class TablesReading {
             }
         }
         width = head.size();
+        Map<String, List<Integer>> across = across(head);
         seen.clear();
         Map<Column, Integer> columns = columns(head, table.rows());
         List<Text> above = new ArrayList<>();
@@ -201,8 +215,61 @@ final class TablesReading {
             above = cells;
             if (matrix.size() > 1) {
                 matrix(table, row, cells, matrix);
+            } else if (!across.isEmpty()) {
+                across.forEach((version, kept) -> side(row, cells, head, version, kept));
             } else {
                 row(row, cells, columns);
+            }
+        }
+    }
+
+    /** By a version that stands in the head of some columns, the columns that hold for it; empty where there are not two. */
+    private static Map<String, List<Integer>> across(List<String> head) {
+        Map<String, List<Integer>> across = new LinkedHashMap<>();
+        List<Integer> shared = new ArrayList<>();
+        for (int i = 0; i < head.size(); i++) {
+            Matcher version = VERSION.matcher(head.get(i));
+            if (version.find() && head.get(i).length() > version.group().length() + 3) {
+                across.computeIfAbsent(version.group(), none -> new ArrayList<>())
+                        .add(i);
+            } else {
+                shared.add(i);
+            }
+        }
+        boolean files = across.values().stream()
+                .allMatch(columns -> columns.stream().anyMatch(at -> is(Column.FILE, head.get(at))));
+        if (across.size() < 2 || !files) {
+            return Map.of();
+        }
+        across.values().forEach(columns -> columns.addAll(0, shared));
+        return across;
+    }
+
+    private static boolean is(Column column, String head) {
+        Cue cue = HEADS.get(column);
+        return cue != null && cue.in(head);
+    }
+
+    /** What a row says for one of the versions across. */
+    private void side(Block row, List<Text> cells, List<String> head, String version, List<Integer> kept) {
+        List<Text> own = new ArrayList<>();
+        List<String> heads = new ArrayList<>();
+        for (int at : kept) {
+            own.add(
+                    at < cells.size()
+                            ? cells.get(at)
+                            : Text.of(row.text().file(), row.text().firstLine(), ""));
+            heads.add(head.get(at));
+        }
+        int before = rows.size();
+        width = 0;
+        row(row, own, columns(heads, List.of()));
+        if (rows.size() > before) {
+            RowRead read = rows.remove(rows.size() - 1);
+            boolean some = !read.files().isEmpty() && read.stance() != Stance.AGAINST;
+            if (some) {
+                rows.add(read.on(new Read<>(Versions.exactly(version), row.text(), 0, Sure.LIKELY))
+                        .as(Stance.FOR));
             }
         }
     }
@@ -231,6 +298,15 @@ final class TablesReading {
                 }
             }
         }
+        // What a phone is on may be a version.
+        Optional.ofNullable(columns.get(Column.BUILD))
+                .filter(at -> !BUILT.in(head.get(at)))
+                .filter(at ->
+                        count(rows, at, cell -> VERSION.matcher(cell.strip()).matches()) * 2 > rows.size())
+                .ifPresent(at -> {
+                    columns.remove(Column.BUILD);
+                    columns.putIfAbsent(Column.OS, at);
+                });
         // Files, checksums and models are known by their cells wherever they stand.
         for (int i = 0; i < head.size(); i++) {
             int column = i;

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import org.mobrak.core.learn.page.Block;
 import org.mobrak.core.learn.page.Page;
 import org.mobrak.core.learn.page.Text;
@@ -183,10 +184,17 @@ public final class Understanding {
         // Files.
 
         private void rowFiles() {
+            Set<String> good = rows.stream()
+                    .filter(row -> row.stance() != Stance.AGAINST)
+                    .flatMap(row -> row.files().stream().map(read -> key(read.value())))
+                    .collect(Collectors.toSet());
             for (RowRead row : rows) {
                 List<FileRead> own = new ArrayList<>();
                 for (Read<String> name : row.files()) {
                     FileRead file = files.file(name.value(), name);
+                    if (row.stance() == Stance.AGAINST && good.contains(key(name.value()))) {
+                        continue;
+                    }
                     if (row.stance() == Stance.AGAINST) {
                         file.withdrawn = true;
                     } else {
@@ -203,12 +211,20 @@ public final class Understanding {
         /** Files that stand with phones are for these phones. */
         private void pairs() {
             for (RowRead row : rows) {
+                if (row.stance() == Stance.AGAINST) {
+                    continue;
+                }
                 for (Read<String> name : row.files()) {
                     FileRead file = files.file(name.value(), name);
+                    alone(row, file);
                     for (Read<String> model : row.models()) {
                         String key = ModelTokens.Token.key(model.value());
                         if (phones.containsKey(key)) {
                             file.models.add(key);
+                            row.builds()
+                                    .forEach(read -> file.builds
+                                            .computeIfAbsent(key, none -> new LinkedHashSet<>())
+                                            .add(read.value()));
                             row.versions()
                                     .forEach(read -> read.value()
                                             .exact()
@@ -219,11 +235,50 @@ public final class Understanding {
                     }
                 }
             }
+            unsure();
             if (phones.size() > 1 && files.kept().size() > 1) {
                 files.kept().stream().filter(file -> file.models.isEmpty()).forEach(this::pairBySentence);
                 files.kept().stream().filter(file -> file.models.isEmpty()).forEach(this::pairByHeading);
                 files.kept().stream().filter(file -> file.models.isEmpty()).forEach(this::pairByName);
             }
+        }
+
+        /** A file that stands only with phones of which nobody knows whether it fits is offered to none. */
+        private void unsure() {
+            for (RowRead row : rows) {
+                boolean none = !row.models().isEmpty()
+                        && row.models().stream()
+                                .noneMatch(model -> phones.containsKey(ModelTokens.Token.key(model.value())));
+                if (none && row.stance() != Stance.NONE) {
+                    for (Read<String> name : row.files()) {
+                        FileRead file = files.file(name.value(), name);
+                        file.withdrawn |= file.models.isEmpty();
+                    }
+                }
+            }
+        }
+
+        /** A row that names a build and no phone is of the one phone that the guide is for. */
+        private void alone(RowRead row, FileRead file) {
+            if (!row.models().isEmpty() || row.builds().isEmpty() || phones.size() != 1) {
+                return;
+            }
+            Map.Entry<String, Understood.Phone> only =
+                    phones.entrySet().iterator().next();
+            file.models.add(only.getKey());
+            for (Read<String> build : row.builds()) {
+                file.builds
+                        .computeIfAbsent(only.getKey(), none -> new LinkedHashSet<>())
+                        .add(build.value());
+                if (only.getValue().builds().stream()
+                        .noneMatch(old -> old.value().equals(build.value()))) {
+                    only.getValue().builds().add(build);
+                }
+            }
+        }
+
+        private static String key(String name) {
+            return name.toLowerCase(Locale.ROOT);
         }
 
         private static final Pattern SHORT_MODEL =
@@ -371,6 +426,8 @@ public final class Understanding {
         private Understood.File file(FileRead file) {
             Map<String, List<String>> versions = new LinkedHashMap<>();
             file.versions.forEach((model, some) -> versions.put(model, List.copyOf(some)));
+            Map<String, List<String>> builds = new LinkedHashMap<>();
+            file.builds.forEach((model, some) -> builds.put(model, List.copyOf(some)));
             return new Understood.File(
                     file.name,
                     file.role,
@@ -381,7 +438,9 @@ public final class Understanding {
                     file.keepZipped,
                     file.where,
                     List.copyOf(file.models),
-                    versions);
+                    versions,
+                    builds,
+                    file.instead);
         }
 
         // Phones.
@@ -402,6 +461,17 @@ public final class Understanding {
                     boolean spoken = Optional.ofNullable(models.models().get(key))
                             .filter(named -> named.stance() == Stance.AGAINST)
                             .isPresent();
+                    if (row.stance() == Stance.AGAINST && good.containsKey(key)) {
+                        // The same phone with another network's name on it.
+                        row.carrier()
+                                .filter(carrier -> rows.stream()
+                                        .filter(other -> other.stance() == Stance.FOR)
+                                        .flatMap(other -> other.carrier().stream())
+                                        .noneMatch(other -> other.value().equalsIgnoreCase(carrier.value())))
+                                .filter(carrier -> row.files().isEmpty())
+                                .ifPresent(excludedCarriers::add);
+                        return;
+                    }
                     if (!good.containsKey(key)) {
                         (row.stance() == Stance.AGAINST ? excluded : doubtful).putIfAbsent(key, model);
                     } else if (!spoken || row.stance() == Stance.FOR && tables.size() > 0 && !isOutInText(key)) {
@@ -553,14 +623,27 @@ public final class Understanding {
             models.builds().forEach((key, named) -> {
                 boolean later = named.mentions().stream()
                         .allMatch(mention -> ModelsReading.isLater(mention) || ModelsReading.isAside(mention));
+                Optional<FileRead> other = insteadOn(named);
                 if (named.stance() == Stance.FOR || named.stance() == Stance.NONE) {
                     List<Understood.Phone> own = phones.values().stream()
                             .filter(phone -> phones.size() == 1
                                     || named.mentions().stream()
                                             .anyMatch(mention -> mention.sentence()
-                                                    .value()
-                                                    .contains(phone.model().value())))
+                                                            .value()
+                                                            .contains(phone.model()
+                                                                    .value())
+                                                    || key.startsWith(ModelTokens.Token.key(
+                                                            phone.model().value()))))
                             .toList();
+                    if (own.size() == 1 && other.isPresent()) {
+                        String model = ModelTokens.Token.key(own.get(0).model().value());
+                        other.get().models.add(model);
+                        other.get().instead = true;
+                        other.get()
+                                .builds
+                                .computeIfAbsent(model, none -> new LinkedHashSet<>())
+                                .add(named.value());
+                    }
                     if (!later
                             && own.size() == 1
                             && own.get(0).builds().stream()
@@ -570,6 +653,20 @@ public final class Understanding {
                 }
             });
         }
+
+        /** “On build 33 you need that.img instead”: the file that goes with a build alone. */
+        private Optional<FileRead> insteadOn(ModelsReading.Named build) {
+            return build.mentions().stream()
+                    .map(ModelsReading.Mention::sentence)
+                    .filter(sentence -> ON_BUILD.matcher(sentence.lower()).find()
+                            && sentence.lower().contains("instead"))
+                    .flatMap(sentence -> files.kept().stream()
+                            .filter(file -> sentence.value().contains(file.value())))
+                    .findFirst();
+        }
+
+        private static final Pattern ON_BUILD =
+                Pattern.compile("\\b(?:on|for|with|who has|if you have) (?:the )?build\\b");
 
         private List<Read<String>> excludedBuilds() {
             List<Read<String>> out = new ArrayList<>();

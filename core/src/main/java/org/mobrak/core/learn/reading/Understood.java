@@ -69,6 +69,8 @@ public record Understood(
      *
      * @param models keys of the phones it is for; empty where it is for all
      * @param versions OS versions it is for, by the key of a phone
+     * @param builds builds it is for, by the key of a phone
+     * @param instead whether it takes the place of another there
      */
     public record File(
             Read<String> name,
@@ -80,7 +82,9 @@ public record Understood(
             Optional<Boolean> keepZipped,
             Optional<String> where,
             List<String> models,
-            Map<String, List<String>> versions) {}
+            Map<String, List<String>> versions,
+            Map<String, List<String>> builds,
+            boolean instead) {}
 
     /**
      * A step.

@@ -20,6 +20,12 @@ final class VersionsReading {
             "(?<![\\w.-])((?:[A-Z][A-Za-z]*[a-z][\\w-]*|[A-Z]{3,}[\\w-]*)(?: (?:[A-Z][\\w-]+|drivers?|tools?|pack|app|recovery|flasher|package|program|script)){0,2})[ ,]{1,2}(?:\\(?(?:version|ver\\.?|v\\.?|v|release|r) ?)?((?:\\d{1,2}(?:\\.\\d{1,4}){1,3}[a-z]?)|(?:r\\d{1,3})|(?:\\d{1,2}(?![\\w.%:/,-]|\\s*(?:%|percent|minutes?|mins?|seconds?|hours?|[ap]m|mb|gb|times|eur|usd|dollars|euros?|phones?|tablet|or \\d))))");
     private static final Pattern SMALL_TOOL = Pattern.compile(
             "(?<![\\w.-])([a-z][a-z-]{2,20}(?: (?:ways?|flasher|tools?|toolkit|driver|writer|program|app|script|manager|recovery))?)[ ,]{1,2}(?:version |ver\\.? |v\\.? ?)?(\\d{1,2}(?:\\.\\d{1,3}){1,2}[a-z]?|r\\d{1,3})(?= or (?:later|newer|up|higher|above)|\\+| and (?:later|newer|up|above)| upwards|(?<=(?:flasher|toolkit|writer) \\d\\.\\d{1,3})|(?<=version \\d\\.\\d{1,3}))");
+    /** “In Trestle, and that's version 2.8”, “it is called trestle, version 3”. */
+    private static final Pattern TOLD_TOOL = Pattern.compile(
+            "(?:(?:\\b[Ii]n|\\b[Oo]pen|\\b[Ss]tart|\\b[Ww]ith|\\b[Uu]se|\\bcalled) )(\\p{L}[\\p{L}-]{2,18}),? (?:(?:and |which |that |this |it )?(?:is|'s|that's|it's|this is|that is) )?(?:in )?[Vv]ersion (\\d{1,2}(?:\\.\\d{1,3}){0,2})(?![\\w.]*\\d)");
+
+    private static final Pattern IN_BRACKETS = Pattern.compile(
+            "\\b(?:[Ii]n|[Uu]s(?:e|ing)|[Oo]pen|[Ss]tart|[Ww]ith) (\\p{L}[\\p{L}-]{2,18}) \\((?:v|version |ver\\.? )?(\\d{1,2}(?:\\.\\d{1,3}){1,2})\\)");
     private static final Pattern DRIVER = Pattern.compile(
             "(?i)((?:[A-Z][A-Za-z]+(?:'s)?(?: own)? ){0,2}(?:USB )?[A-Za-z]*-?drivers?(?: pack(?:age)?)?)(?:[ ,(]{1,3}(?:version |v\\.? ?)?(\\d{1,2}(?:\\.\\d{1,4}){1,4}))?");
     private static final Pattern LATER = Pattern.compile(
@@ -126,6 +132,14 @@ final class VersionsReading {
         while (big.find(from)) {
             from = big.end(1);
             tool(sentence, big.group(1), big.start(1), big.group(2), big.start(2));
+        }
+        Matcher told = TOLD_TOOL.matcher(sentence.value());
+        while (told.find()) {
+            tool(sentence, told.group(1), told.start(1), told.group(2), told.start(2));
+        }
+        Matcher bracketed = IN_BRACKETS.matcher(sentence.value());
+        while (bracketed.find()) {
+            tool(sentence, bracketed.group(1), bracketed.start(1), bracketed.group(2), bracketed.start(2));
         }
         Matcher small = SMALL_TOOL.matcher(sentence.lower());
         while (small.find()) {
