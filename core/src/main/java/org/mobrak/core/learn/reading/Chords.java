@@ -3,10 +3,12 @@ package org.mobrak.core.learn.reading;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 
 /** Keys that are held together, by the many ways in which people name them. */
 public final class Chords {
@@ -53,7 +55,8 @@ public final class Chords {
     private static final Pattern UNTIL = Pattern.compile(
             "\\b(?:until|till) (?:(?:you|it|there|that) (?:see|appears?|comes?|is|shows?) )?([^.,;:!?()\\d]{3,40}?)(?= (?:appears?|comes?(?: up)?|shows?|is shown|lights up|becomes visible|starts)\\b|[.,;:!?()]|$| and\\b| then\\b)");
     private static final Pattern CONFIRM = Pattern.compile(
-            "\\b(?:then|confirm(?: with)?|press|and)\\b[^.;]{0,20}\\b(vol(?:ume)?[ -]?(?:up|down|dn)|power)\\b[^.;]{0,12}\\b(?:to (?:confirm|continue|go on|say yes)|for yes|once)|, press (vol(?:ume)?[ -]?(?:up|down|dn))\\b|\\bconfirm(?:ed)? with (vol(?:ume)?[ -]?(?:up|down|dn)|power)\\b");
+            "\\b(?:then|confirm(?: with)?|press|and)\\b[^.;]{0,20}\\b(vol(?:ume)?[ -]?(?:up|down|dn)|power)\\b[^.;]{0,12}\\b(?:to (?:confirm|continue|go on|say yes)|for yes|once)|, press (vol(?:ume)?[ -]?(?:up|down|dn))\\b|\\bconfirm(?:ed)? with (vol(?:ume)?[ -]?(?:up|down|dn)|power)\\b"
+                    + "|\\bwarning\\b\\W{1,4}(?:then )?(vol(?:ume)?[ -]?(?:up|down|dn))\\b");
 
     /** A person's words as a chord of the catalogue; empty where they name no keys that are held together. */
     public static Optional<String> ofWords(String words) {
@@ -74,8 +77,9 @@ public final class Chords {
             Matcher confirm = CONFIRM.matcher(lower);
             String then = "";
             if (confirm.find()) {
-                String key = java.util.stream.Stream.of(confirm.group(1), confirm.group(2), confirm.group(3))
-                        .filter(one -> one != null)
+                String key = IntStream.rangeClosed(1, confirm.groupCount())
+                        .mapToObj(confirm::group)
+                        .filter(Objects::nonNull)
                         .findFirst()
                         .orElse("")
                         .replaceAll("vol(?:ume)?[ -]?", "volume-")

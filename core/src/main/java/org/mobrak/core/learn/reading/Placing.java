@@ -147,10 +147,7 @@ final class Placing {
                 .or(() -> last(working, step -> step.mode.equals(taken(name))))
                 .or(() -> last(working, step -> true))
                 .or(() -> last(
-                        steps,
-                        step -> step.phase.equals("do")
-                                && step.keys.isEmpty()
-                                && step.lower().contains(name)));
+                        steps, step -> step.phase.equals("do") && step.lower().contains(name)));
     }
 
     private static Optional<String> taken(String name) {

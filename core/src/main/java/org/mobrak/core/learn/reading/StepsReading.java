@@ -3,6 +3,7 @@ package org.mobrak.core.learn.reading;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -260,6 +261,18 @@ final class StepsReading {
                 : GATHER.in(text)
                         ? "gather"
                         : TIDY.in(text) ? "tidy" : PREPARE.in(text) && step.keys.isEmpty() ? "prepare" : "do";
+        if (step.keys.isPresent() && step.mode.isEmpty()) {
+            List<String> heads = step.first.heads();
+            step.mode = heads.isEmpty()
+                    ? Optional.empty()
+                    : mode(heads.get(heads.size() - 1).toLowerCase(Locale.ROOT));
+        }
+        // Only one mode asks before it begins.
+        if (step.keys.isPresent()
+                && step.mode.isEmpty()
+                && step.keys.get().value().contains("; press volume")) {
+            step.mode = Optional.of("download");
+        }
         if (step.keys.isPresent() && step.mode.isEmpty()) {
             int next = step.sentences.get(step.sentences.size() - 1).index() + 1;
             for (int i = next; i < Math.min(sentences.size(), next + 2) && step.mode.isEmpty(); i++) {
