@@ -5,6 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -46,6 +47,7 @@ final class PlainPage {
     private int depth;
     private int width = NARROWEST;
     private static final Pattern SUM_AT_END = Pattern.compile("[0-9a-fA-F]{32,}\\W*$|\\.(?:zip|img|tar|apk)$");
+    private static final int SUM = 80;
     private static final Pattern LABELLED = Pattern.compile(
             "^(?:For [A-Z][\\w.-]*\\d[\\w.-]*|(?:Sum|MD5|SHA-?\\d*|File|Note|Warning|Edit|EDIT|UPDATE|Battery|Phone|Model|OS)) ?:");
     private String lastText = "";
@@ -224,23 +226,27 @@ final class PlainPage {
                 figures += Character.isDigit(line.charAt(i)) ? 1 : 0;
                 letters += Character.isLetter(line.charAt(i)) ? 1 : 0;
             }
-            String lower = line.toLowerCase(Locale.ROOT);
-            Matcher numbers = NUMBER_WORD.matcher(lower);
-            while (numbers.find()) {
-                words++;
-            }
-            Matcher marks = SPELLED.matcher(lower);
-            while (marks.find()) {
-                words += 2;
+        }
+        if (letters <= 400 || figures * 40 >= letters) {
+            return false;
+        }
+        for (String line : lines) {
+            String before = "";
+            for (String word : NO_LETTERS.split(line.toLowerCase(Locale.ROOT))) {
+                words += NUMBER_WORDS.contains(word) ? 1 : 0;
+                words += MARK_WORDS.contains(before) && (SPELLED.contains(word) || NUMBER_WORDS.contains(word)) ? 2 : 0;
+                before = word;
             }
         }
-        return letters > 400 && words >= 5 && figures * 40 < letters && words * 2 > figures / 2;
+        return words >= 5 && words * 2 > figures / 2;
     }
 
-    private static final Pattern SPELLED = Pattern.compile(
-            "\\b(?:dash|dot|underscore|point|hyphen) (?:oh|zero|one|two|three|four|five|six|seven|eight|nine|zip|tar|img|apk)\\b");
-    private static final Pattern NUMBER_WORD = Pattern.compile(
-            "\\b(?:two|three|four|five|six|seven|eight|nine|ten|fifteen|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)\\b");
+    private static final Pattern NO_LETTERS = Pattern.compile("[^a-z]+");
+    private static final Set<String> MARK_WORDS = Set.of("dash", "dot", "underscore", "point", "hyphen");
+    private static final Set<String> SPELLED = Set.of("oh", "zero", "one", "zip", "tar", "img", "apk");
+    private static final Set<String> NUMBER_WORDS = Set.of(
+            "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "fifteen", "twenty", "thirty",
+            "forty", "fifty", "sixty", "seventy", "eighty", "ninety");
 
     private void line(String[] lines, int i) {
         String raw = lines[i].length() > LONGEST_LINE ? lines[i].substring(0, LONGEST_LINE) : lines[i];
@@ -381,10 +387,16 @@ final class PlainPage {
     /** Whether a line belongs to the one before: that one was full, or this one is indented below an item. */
     private boolean goesOn(Markup.Line line) {
         boolean list = kind == Block.Kind.ITEM || kind == Block.Kind.STEP;
-        boolean ended = SUM_AT_END.matcher(lastText).find()
-                || LABELLED.matcher(line.text()).find() && line.indent() <= indent;
-        return !breathless && lastLength >= width * FULL && width > NARROWEST && !ended
-                || list && line.indent() > indent;
+        if (list && line.indent() > indent) {
+            return true;
+        }
+        return !breathless
+                && lastLength >= width * FULL
+                && width > NARROWEST
+                && !(LABELLED.matcher(line.text()).lookingAt() && line.indent() <= indent)
+                && !SUM_AT_END
+                        .matcher(lastText.substring(Math.max(0, lastText.length() - SUM)))
+                        .find();
     }
 
     private void start(Block.Kind as, Markup.Line line, int number, String words) {

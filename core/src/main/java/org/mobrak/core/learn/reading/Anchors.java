@@ -10,6 +10,7 @@ final class Anchors {
 
     private final BitSet set = new BitSet(LETTERS * LETTERS * LETTERS);
     private boolean sure = true;
+    private boolean atWords = true;
 
     Anchors(List<String> wordings) {
         wordings.forEach(wording -> sure &= begin(wording));
@@ -17,9 +18,19 @@ final class Anchors {
 
     /** Whether one of the wordings may stand in a text of small letters. */
     boolean mayBeIn(CharSequence text) {
-        int from = 0;
+        return !sure || next(text, 0) >= 0;
+    }
+
+    /** Whether every wording begins with a letter, so that it stands only where {@link #next} says. */
+    boolean tellWhere() {
+        return sure && atWords;
+    }
+
+    /** Where the next word begins with which a wording may begin; below zero where none does. */
+    int next(CharSequence text, int start) {
+        int from = start;
         int length = text.length();
-        while (sure && from < length) {
+        while (from < length) {
             while (from < length && !isLetter(text.charAt(from))) {
                 from++;
             }
@@ -28,11 +39,11 @@ final class Anchors {
                 to++;
             }
             if (to > from && set.get(index(text, from, to))) {
-                return true;
+                return from;
             }
             from = to;
         }
-        return !sure;
+        return -1;
     }
 
     private static boolean isLetter(char one) {
@@ -60,6 +71,7 @@ final class Anchors {
             return group(wording);
         }
         // A sign or a figure stands before the first word.
+        atWords = false;
         boolean plain = "\\.[(*+?{^$|".indexOf(first) < 0;
         return plain && begin(wording.substring(1));
     }
@@ -75,7 +87,8 @@ final class Anchors {
             add(wording, end - 1, false);
             add(wording, end, false);
         }
-        boolean open = optional || "(.[\\+".indexOf(next) >= 0;
+        char after = end + 1 < wording.length() ? wording.charAt(end + 1) : ' ';
+        boolean open = optional || "(.[\\+".indexOf(next) >= 0 || "?*{".indexOf(after) >= 0;
         add(wording, optional ? end - 1 : end, open);
         return end > (optional ? 1 : 0);
     }

@@ -20,7 +20,7 @@ final class Cue {
     }
 
     boolean in(CharSequence lower) {
-        return anchors.mayBeIn(lower) && pattern.matcher(lower).find();
+        return at(lower) >= 0;
     }
 
     boolean begins(CharSequence lower) {
@@ -33,7 +33,25 @@ final class Cue {
             return -1;
         }
         Matcher found = pattern.matcher(lower);
-        return found.find() ? found.start() : -1;
+        if (!anchors.tellWhere()) {
+            return found.find() ? found.start() : -1;
+        }
+        found.useTransparentBounds(true).useAnchoringBounds(false);
+        for (int at = anchors.next(lower, 0); at >= 0; at = anchors.next(lower, past(lower, at))) {
+            if (found.region(at, lower.length()).lookingAt()) {
+                return at;
+            }
+        }
+        return -1;
+    }
+
+    /** Where the word ends that begins there. */
+    private static int past(CharSequence lower, int at) {
+        int to = at;
+        while (to < lower.length() && lower.charAt(to) >= 'a' && lower.charAt(to) <= 'z') {
+            to++;
+        }
+        return to;
     }
 
     Matcher matcher(CharSequence lower) {

@@ -44,7 +44,7 @@ final class FileNames {
 
     static List<Found> names(String text) {
         List<Found> names = new ArrayList<>();
-        if (text.indexOf('.') < 0) {
+        if (!hasEnding(text)) {
             return names;
         }
         Matcher files = FIND.matcher(text);
@@ -55,6 +55,16 @@ final class FileNames {
             }
         }
         return names;
+    }
+
+    /** Whether a letter or figure follows a dot that itself follows something. */
+    private static boolean hasEnding(String text) {
+        for (int at = text.indexOf('.', 1); at > 0 && at + 1 < text.length(); at = text.indexOf('.', at + 1)) {
+            if (Character.isLetterOrDigit(text.charAt(at + 1))) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** Checksums, in small letters and without blanks. */

@@ -28,6 +28,9 @@ final class FilesReading {
     private static final Pattern SLOT_EQUALS = Pattern.compile("(?<![\\w-])([A-Z]{1,10})\\s?=\\s?(?=[\\w-]+\\.)");
     private static final Pattern SLOT_QUOTED = Pattern.compile(
             "\\b(?:slot|field|box|button|line)s?\\s+(?:named |called |labell?ed |marked )?[\"“']([A-Za-z][A-Za-z0-9 ]{1,24})[\"”']");
+    private static final List<Pattern> SLOTS = List.of(SLOT_EQUALS, SLOT_BEFORE, SLOT_AFTER, SLOT_QUOTED);
+    private static final List<String> SLOT_WORDS = List.of(
+            "slot", "field", "box", "button", "line", "hole", "place", "tab", "entry", "in ", "into ", "->", "→", "=");
     private static final Set<String> NO_SLOTS = Set.of(
             "THE",
             "A",
@@ -361,8 +364,10 @@ final class FilesReading {
     }
 
     static Optional<String> slot(String text) {
-        List<Pattern> patterns = List.of(SLOT_EQUALS, SLOT_BEFORE, SLOT_AFTER, SLOT_QUOTED);
-        for (Pattern pattern : patterns) {
+        if (SLOT_WORDS.stream().noneMatch(text::contains)) {
+            return Optional.empty();
+        }
+        for (Pattern pattern : SLOTS) {
             Matcher found = pattern.matcher(text);
             while (found.find()) {
                 for (int i = 1; i <= found.groupCount(); i++) {

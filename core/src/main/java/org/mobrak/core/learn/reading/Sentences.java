@@ -16,7 +16,7 @@ import org.mobrak.core.learn.reading.Sentence.Section;
 /** Parts the blocks of a guide into sentences, each with the headings above it. */
 final class Sentences {
     private static final Pattern END = Pattern.compile(
-            "(?<=[\\p{L}\\p{N}\"')\\]%][.!?…]{1,4})[\"')\\]]{0,2}\\s+(?=\\S)|\\n+\\s*|(?<=[.!?])(?=[A-Z][a-z])");
+            "[.!?…](?:(?<=[\\p{L}\\p{N}\"')\\]%][.!?…]{1,4})[\"')\\]]{0,2}\\s+(?=\\S)|(?=[A-Z][a-z])(?<!…))|\\n+\\s*");
     private static final Pattern SHORT = Pattern.compile(
             "(?i)(?:^|[\\s(])(?:ca|circa|approx|e\\.g|i\\.e|etc|no|nr|vs|resp|min|sec|max|incl|excl|abt|bec|w|vol|batt|ver|v|st|dr|mr|mrs|fig|feat|op|z\\.b|bzw|sw|fw|recov|pwr|dn|esp|orig|temp|hr|hrs|aug|sept|sep|oct|nov|dec|jan|feb|mon|tue|wed|thu|fri|sat|sun)\\.$");
 
@@ -402,11 +402,13 @@ final class Sentences {
         Matcher ends = END.matcher(value);
         int from = 0;
         while (ends.find()) {
-            String before = value.substring(Math.max(from, ends.start() - 12), ends.start());
-            boolean goesOn = value.charAt(Math.max(0, ends.start() - 1)) == '.'
-                    && SHORT.matcher(before).find();
+            int mark = value.charAt(ends.start()) == '\n' ? ends.start() : ends.start() + 1;
+            boolean goesOn = mark > ends.start()
+                    && value.charAt(ends.start()) == '.'
+                    && SHORT.matcher(value.substring(Math.max(from, mark - 12), mark))
+                            .find();
             if (!goesOn) {
-                parts.add(text.sub(from, ends.start() + closing(value, ends)));
+                parts.add(text.sub(from, mark + closing(value, mark, ends.end())));
                 from = ends.end();
             }
         }
@@ -450,9 +452,9 @@ final class Sentences {
         return pieces;
     }
 
-    private static int closing(String value, Matcher ends) {
+    private static int closing(String value, int from, int to) {
         int closing = 0;
-        while (ends.start() + closing < ends.end() && "\"')]".indexOf(value.charAt(ends.start() + closing)) >= 0) {
+        while (from + closing < to && "\"')]".indexOf(value.charAt(from + closing)) >= 0) {
             closing++;
         }
         return closing;

@@ -127,6 +127,9 @@ final class VersionsReading {
     // Tools.
 
     private void tools(Sentence sentence) {
+        if (sentence.lower().chars().noneMatch(Character::isDigit)) {
+            return;
+        }
         Matcher big = TOOL.matcher(sentence.value());
         int from = 0;
         while (big.find(from)) {
