@@ -1,8 +1,10 @@
 package org.mobrak.core.learn.page;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -26,7 +28,20 @@ final class Captions {
         this.oddities = oddities;
     }
 
+    /** “00:12 so this is the …”: words typed out with the minute and second at which they were said. */
+    private static final Pattern STAMP =
+            Pattern.compile("^\\s*[\\[(]?(?:(\\d):)?(\\d{1,2}):(\\d{2})[\\])]?(?: ?[-–:])?\\s+(?=\\S)");
+
+    private static final int FEWEST_STAMPS = 4;
+    /** Who begins later reads a clock. */
+    private static final int LATEST_BEGIN = 180;
+
+    private static final int LONGEST_PAUSE = 600;
+
     static boolean are(String[] lines) {
+        if (areStamped(lines)) {
+            return true;
+        }
         for (int i = 0; i < Math.min(lines.length, A_LOOK); i++) {
             if (TIMES.matcher(lines[i].strip()).matches()) {
                 return true;
@@ -35,11 +50,56 @@ final class Captions {
         return false;
     }
 
+    private static boolean areStamped(String[] lines) {
+        int last = -1;
+        int stamps = 0;
+        int filled = 0;
+        for (String line : lines) {
+            Matcher stamp = STAMP.matcher(line);
+            filled += line.isBlank() ? 0 : 1;
+            if (stamp.find()) {
+                int second = second(stamp);
+                boolean goesOn = last < 0 ? second <= LATEST_BEGIN : second >= last && second - last <= LONGEST_PAUSE;
+                if (!goesOn) {
+                    return false;
+                }
+                last = second;
+                stamps++;
+            }
+        }
+        return stamps >= FEWEST_STAMPS && stamps * 2 > filled;
+    }
+
+    private static int second(Matcher stamp) {
+        int hours = stamp.group(1) == null ? 0 : Integer.parseInt(stamp.group(1));
+        return (hours * 60 + Integer.parseInt(stamp.group(2))) * 60 + Integer.parseInt(stamp.group(3));
+    }
+
+    /** The lines of such a text; each lasts until the next begins. */
+    private List<Cue> stamped(String[] lines) {
+        List<Cue> cues = new ArrayList<>();
+        for (int i = 0; i < lines.length; i++) {
+            Matcher stamp = STAMP.matcher(lines[i]);
+            boolean begins = stamp.find();
+            String bare = Decoded.seen(begins ? lines[i].substring(stamp.end()) : lines[i])
+                    .strip();
+            if (bare.isEmpty()) {
+                continue;
+            }
+            long at = begins
+                    ? second(stamp) * 1_000L
+                    : cues.isEmpty() ? 0 : cues.get(cues.size() - 1).from();
+            cues.add(new Cue(at, at, Text.of(file, i + 1, bare)));
+        }
+        return cues;
+    }
+
     /** A cue. */
     private record Cue(long from, long to, Text text) {}
 
     Page read(String[] lines) {
-        List<Cue> cues = cues(lines);
+        boolean stamped = areStamped(lines);
+        List<Cue> cues = stamped ? stamped(lines) : cues(lines);
         int letters = cues.stream().mapToInt(cue -> cue.text().value().length()).sum();
         long stops = cues.stream()
                 .flatMapToInt(cue -> cue.text().value().chars())
@@ -48,10 +108,19 @@ final class Captions {
         boolean written = stops * LONGEST_WITHOUT_STOP > letters;
         boolean capitals = cues.stream()
                 .allMatch(cue -> cue.text().value().equals(cue.text().value().toUpperCase(Locale.ROOT)));
+        Map<Integer, Integer> seconds = new HashMap<>();
+        cues.forEach(cue -> {
+            Text words = cue.text();
+            for (int line = words.firstLine();
+                    line <= words.lineAt(words.value().length() - 1);
+                    line++) {
+                seconds.put(line, (int) (cue.from() / 1_000));
+            }
+        });
         Text.Builder act = new Text.Builder(file);
         long end = 0;
         for (Cue cue : cues) {
-            boolean silence = cue.from() - end > SILENCE;
+            boolean silence = stamped || cue.from() - end > SILENCE;
             if (!act.isEmpty() && (!written || silence)) {
                 blocks.add(Block.of(Block.Kind.CAPTION, act.build()));
                 act = new Text.Builder(file);
@@ -62,7 +131,7 @@ final class Captions {
         if (!act.isEmpty()) {
             blocks.add(Block.of(Block.Kind.CAPTION, act.build()));
         }
-        return new Page(file, blocks, List.of(), List.of(), !written || capitals, oddities);
+        return new Page(file, blocks, List.of(), List.of(), !written || capitals, oddities, seconds);
     }
 
     private static void append(Text.Builder act, Text words) {

@@ -1,6 +1,7 @@
 package org.mobrak.core.learn.page;
 
 import java.util.List;
+import java.util.Map;
 
 /**
  * A guide as blocks, in their order.
@@ -8,6 +9,7 @@ import java.util.List;
  * @param struck what was crossed out or taken back by its layout; it says what no longer holds
  * @param passed lines that are no part of the text: menus, notes on cookies, what is hidden
  * @param spoken whether numbers stand in it as words, as in captions
+ * @param seconds of a recording, by line: the second at which its words are said
  */
 public record Page(
         String file,
@@ -15,12 +17,25 @@ public record Page(
         List<Text> struck,
         List<Passed> passed,
         boolean spoken,
-        List<Oddity> oddities) {
+        List<Oddity> oddities,
+        Map<Integer, Integer> seconds) {
     public Page {
         blocks = List.copyOf(blocks);
         struck = List.copyOf(struck);
         passed = List.copyOf(passed);
         oddities = List.copyOf(oddities);
+        seconds = Map.copyOf(seconds);
+    }
+
+    /** A page that is no recording. */
+    public Page(
+            String file,
+            List<Block> blocks,
+            List<Text> struck,
+            List<Passed> passed,
+            boolean spoken,
+            List<Oddity> oddities) {
+        this(file, blocks, struck, passed, spoken, oddities, Map.of());
     }
 
     /** A line that was passed over, and why. */

@@ -2,6 +2,7 @@ package org.mobrak.core.learn.page;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -68,6 +69,7 @@ final class PlainPage {
         Wiki.plain(lines);
         unbox(lines);
         voices(lines);
+        counted(lines);
         capitals = isInCapitals(lines);
         for (int i = 0; i < lines.length; i++) {
             if (lines[i].isBlank()) {
@@ -92,6 +94,37 @@ final class PlainPage {
                 box.value().startsWith("- ") ? Block.Kind.ITEM : Block.Kind.PARAGRAPH,
                 box.sub(box.value().startsWith("- ") ? 2 : 0, box.value().length()))));
         return new Page(file, blocks, markup.struck(), passed, isSpoken(lines), oddities);
+    }
+
+    private static final Pattern COUNTED = Pattern.compile("^\\s{0,8}(\\d{1,2}) {1,3}(?=\\p{L}{2,})");
+    private static final int FEWEST_COUNTED = 3;
+    /** Lines that begin with a number that is counted up. */
+    private final Set<Integer> counted = new HashSet<>();
+
+    /** “1 get the file”, “2 charge”: numbers without a dot, if they are counted up from one. */
+    private void counted(String[] lines) {
+        List<Integer> run = new ArrayList<>();
+        for (int i = 0; i < lines.length; i++) {
+            Matcher number = COUNTED.matcher(lines[i]);
+            if (!number.find()) {
+                continue;
+            }
+            int value = Integer.parseInt(number.group(1));
+            if (value == 1) {
+                keep(run);
+                run.clear();
+            }
+            if (value == run.size() + 1) {
+                run.add(i);
+            }
+        }
+        keep(run);
+    }
+
+    private void keep(List<Integer> run) {
+        if (run.size() >= FEWEST_COUNTED) {
+            counted.addAll(run);
+        }
     }
 
     /** Whether the ends of its lines are all the stops this paragraph has. */
@@ -163,15 +196,41 @@ final class PlainPage {
                 names.merge(named.group(1), 1, Integer::sum);
             }
         }
+        small(lines, names);
         long speakers = names.values().stream().filter(count -> count >= OFTEN).count();
         for (int i = 0; i < lines.length; i++) {
-            Matcher named = NAMED.matcher(lines[i]);
+            Matcher named = (smallNames ? SMALL_NAME : NAMED).matcher(lines[i]);
             if (speakers > 1 && named.find() && names.getOrDefault(named.group(1), 0) >= 2) {
                 lines[i] = lines[i].substring(named.end());
                 turns.add(i);
             } else if (single == 0 && lines[i].startsWith(">>")) {
                 lines[i] = SPEAKER.matcher(lines[i]).replaceFirst("");
             }
+        }
+    }
+
+    private static final Pattern SMALL_NAME = Pattern.compile("^([a-z][a-z0-9_.-]{1,15}): (?=\\S)");
+    private boolean smallNames;
+
+    /** Names of a chat in small letters: nearly each line begins with one of a few. */
+    private void small(String[] lines, java.util.Map<String, Integer> names) {
+        java.util.Map<String, Integer> small = new java.util.HashMap<>();
+        int filled = 0;
+        for (String line : lines) {
+            filled += line.isBlank() ? 0 : 1;
+            Matcher named = SMALL_NAME.matcher(line);
+            if (named.find()) {
+                small.merge(named.group(1), 1, Integer::sum);
+            }
+        }
+        int said = small.values().stream().mapToInt(count -> count).sum();
+        smallNames = filled > OFTEN
+                && said * 3 > filled * 2
+                && small.size() * 2 < said
+                && small.values().stream().filter(count -> count >= OFTEN).count() > 1;
+        if (smallNames) {
+            names.clear();
+            names.putAll(small);
         }
     }
 
@@ -330,7 +389,11 @@ final class PlainPage {
         Matcher section = SECTION.matcher(text);
         Matcher lettered = LETTER.matcher(text);
         Matcher bullet = BULLET.matcher(text);
-        if (line.heading() || underlined || section.find()) {
+        Matcher counting = COUNTED.matcher(text);
+        if (counted.contains(number - 1) && counting.find()) {
+            flush();
+            start(Block.Kind.STEP, line, number, text.substring(counting.end()));
+        } else if (line.heading() || underlined || section.find()) {
             flush();
             start(Block.Kind.HEADING, line, number, NUMBER.matcher(text).replaceFirst(""));
             flush();

@@ -114,6 +114,7 @@ final class TextTables {
     private Found stroked(String[] lines, int from) {
         List<Block> rows = new ArrayList<>();
         int at = from;
+        boolean headless = lines[from].chars().allMatch(one -> one == '|' || Character.isWhitespace(one));
         for (; at < lines.length && (isStroked(lines[at]) || lines[at].strip().startsWith("|")); at++) {
             String bare = lines[at].strip();
             if (RULE.matcher(bare).matches()
@@ -126,7 +127,26 @@ final class TextTables {
             inner = inner.endsWith("|") ? inner.substring(0, inner.length() - 1) : inner;
             add(rows, at + 1, Arrays.asList(inner.split(inner.contains("||") ? "\\|\\|" : "!!|\\|", MOST_CELLS)));
         }
-        return new Found(rows, at - 1);
+        return new Found(headless && isSheet(rows) ? labelled(rows) : rows, at - 1);
+    }
+
+    /** Two columns: a sheet of labels and what stands behind them. */
+    private static boolean isSheet(List<Block> rows) {
+        return rows.size() > 1 && rows.stream().allMatch(row -> row.cells().size() <= 2);
+    }
+
+    private List<Block> labelled(List<Block> rows) {
+        List<Block> items = new ArrayList<>();
+        for (Block row : rows) {
+            Text.Builder item = new Text.Builder(file);
+            for (Block.Cell cell : row.cells()) {
+                item.append(
+                        (item.isEmpty() ? "" : ": ") + cell.text().value().strip(),
+                        cell.text().firstLine());
+            }
+            items.add(Block.of(Block.Kind.ITEM, item.build()));
+        }
+        return items;
     }
 
     private Found tabbed(String[] lines, int from) {

@@ -157,7 +157,7 @@ final class Acts {
             "straight",
             "conect");
     private static final Pattern LEAD = Pattern.compile(
-            "^(?:[\"'(*>.…-]+|(?:ok|okay|so|and|then|now|next|first(?:ly)?|second(?:ly)?|third(?:ly)?|finally|afterwards?|after that|after this|again|also|just|please|simply|always|here|there|at last|lastly|right|well|ah|from here|from there|at this point|once more|immediately|at once|straight|still|instead|again|directly|quickly|carefully|step \\w+|part \\w+|with those things in place|once restarted|of course|if you haven't(?: yet)?|when (?:it|that|this) (?:is|has) (?:done|finished)|and now|so first|only then|in there|behind it|you (?:just|now|then)|on (?:the|your) (?:laptop|computer|pc|phone)|in (?:the )?[\\w' -]{3,24}|at (?:the )?[\\w' -]{3,20}|after [\\w' -]{3,30}|with [\\w' -]{3,30}|for [\\w' -]{3,30}|when [\\w' -]{3,40}|once [\\w' -]{3,40}|without [\\w' -]{3,40}|from [\\w' -]{3,24})\\b[\\s,:.-]*){1,12}");
+            "^(?:[\"'(*>.…-]+|(?:a(?=: )|answer(?=: )|ok|okay|so|and|then|now|next|first(?:ly)?|second(?:ly)?|third(?:ly)?|finally|afterwards?|after that|after this|again|also|just|please|simply|always|here|there|at last|lastly|right|well|ah|from here|from there|at this point|once more|immediately|at once|straight|still|instead|again|directly|quickly|carefully|step \\w+|part \\w+|with those things in place|once restarted|of course|if you haven't(?: yet)?|when (?:it|that|this) (?:is|has) (?:done|finished)|and now|so first|only then|in there|behind it|you (?:just|now|then)|on (?:the|your) (?:laptop|computer|pc|phone)|in (?:the )?[\\w' -]{3,24}|at (?:the )?[\\w' -]{3,20}|after [\\w' -]{3,30}|with [\\w' -]{3,30}|for [\\w' -]{3,30}|when [\\w' -]{3,40}|once [\\w' -]{3,40}|without [\\w' -]{3,40}|from [\\w' -]{3,24})\\b[\\s,:.-]*){1,12}");
     private static final Pattern PERSON = Pattern.compile(
             "\\b(?:you|we|i|he|she|one|u)(?:'ll|'d|'ve)? (?:(?:now|then|just|only|first|next|also|have|had|must|should|can|need|will|would|to|simply|again|always|only|do|did|want|again|straight|went|get|have to|keep|kept) ){0,3}(accept|boot|cancel|change|check|choose|chose|click|clicked|close|compare|confirm|connect|connected|copied|copy|do|downloaded|download|dragged|enter|entered|flash|flashed|flip|format|formatted|get|give|go|grant|held|hold|install|installed|launch|let|load|loaded|look|make|move|moved|open|opened|picked|pick|plug|plugged|power|powered|press|pressed|pulled|pull|pushed|push|put|ran|reboot|rebooted|restart|restarted|run|select|selected|send|sent|set|start|started|swipe|swiped|switch|switched|take|tap|tapped|tick|ticked|took|touch|turn|turned|type|typed|unlock|unpack|unpacked|unplug|unplugged|unzip|use|used|wait|waited|went|wipe|wiped|write|wrote|put|paste|connect|unhook|declined|dump|hit|read|log|boots?|starts?)\\b");
     private static final Pattern PASSIVE = Pattern.compile(
@@ -190,7 +190,30 @@ final class Acts {
         return isOrder(rest)
                 || isOrder(lower)
                 || PAST.matcher(rest).find()
+                || TYPED.matcher(lower).find()
+                || isOrderSomewhere(lower)
                 || FRAGMENT.matcher(lower).matches();
+    }
+
+    /** A command line. */
+    private static final Pattern TYPED = Pattern.compile(
+            "^[\"'`]?[a-z][a-z0-9_]{1,14} (?:(?:flash|oem|sideload) \\w|(?:write|boot|put|push|send|erase) (?:boot\\b|recovery\\b|system\\b|kernel\\b|\\S+\\.\\w{2,4}\\b)|(?:reboot|restart) (?:(?:boot)?loader|recovery|console)\\b|unlock[- ]\\w)");
+
+    private static final Pattern SOMEWHERE = Pattern.compile("^(?:in|on|at|from) (?:the |your |its |this )?");
+    private static final int WORDS_OF_A_PLACE = 3;
+
+    /** “In the recovery install that.zip.” */
+    private static boolean isOrderSomewhere(String lower) {
+        Matcher where = SOMEWHERE.matcher(lower);
+        int at = where.find() ? where.end() : -1;
+        for (int i = 0; at >= 0 && i < WORDS_OF_A_PLACE; i++) {
+            int blank = lower.indexOf(' ', at);
+            at = blank < 0 ? -1 : blank + 1;
+            if (at > 0 && isOrder(lower.substring(at))) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private static boolean isOrder(String text) {

@@ -18,18 +18,20 @@ public final class Chords {
         KEYS.put(
                 "volume-up",
                 Pattern.compile(
-                        "\\bvol(?:ume)?s?\\.?[\\s-]{0,2}(?:key |button )?(?:up\\b|plus\\b|\\+)|\\bup[ -]volume|\\bboth vol(?:ume)?s?\\b|\\bvu\\b|\\bboth volume"));
+                        "\\bvol(?:ume)?s?\\.?[\\s-]{0,2}(?:key |button )?(?:up\\b|plus\\b|\\+)|\\bvol \\+|\\bup[ -]volume|\\bboth vol(?:ume)?s?\\b|\\bvu\\b|\\bboth volume"));
         KEYS.put(
                 "volume-down",
                 Pattern.compile(
-                        "\\bvol(?:ume)?\\.?[\\s-]{0,2}(?:key |button )?(?:down\\b|dn\\b|minus\\b|−)|\\bvolume -|\\bdown[ -]volume|\\bboth vol(?:ume)?s?\\b|\\bvd\\b|\\bboth volume"));
+                        "\\bvol(?:ume)?\\.?[\\s-]{0,2}(?:key |button )?(?:down\\b|dn\\b|minus\\b|−)|\\bvol(?:ume)? ?-(?=\\W|$)|\\bdown[ -]volume|\\bboth vol(?:ume)?s?\\b|\\bvd\\b|\\bboth volume"));
         KEYS.put("home", Pattern.compile("\\bhome\\b(?! screen| folder| page)|\\bmiddle (?:key|button)"));
         KEYS.put(
                 "power",
                 Pattern.compile(
                         "\\bpower\\b(?! of|ed|ful)|\\bpwr\\b|\\bbutton of turn on|\\bon/off\\b|\\bon button|\\bswitch-on key"));
         KEYS.put(
-                "camera", Pattern.compile("\\bcamera (?:key|button)|\\bcamera\\b(?= power|,| \\+)|(?<=\\+ )camera\\b"));
+                "camera",
+                Pattern.compile(
+                        "\\bcamera (?:key|button)|\\bcamera\\b(?= power|,| \\+| and power)|(?<=\\+ )camera\\b|(?<=(?:up|down|power) and )camera\\b"));
         KEYS.put("back", Pattern.compile("\\bback (?:key|button)"));
     }
 
@@ -45,7 +47,8 @@ public final class Chords {
 
     /** “Volume down and plug the cable in” is one movement. */
     private static final Pattern WHILE_PLUGGING = Pattern.compile(
-            "\\bvol(?:ume)?[ -]?(?:up|down|dn)\\b(?: key| button)?,? (?:and|then|while|when|as) (?:you )?(?:plug|put|connect|stick)(?:ging|ting|ing)?\\b");
+            "\\bvol(?:ume)?[ -]?(?:up|down|dn)\\b(?: key| button)?,? (?:and|then|while|when|as) (?:you )?(?:plug|put|connect|stick)(?:ging|ting|ing)?\\b"
+                    + "|\\b(?:plug|put|connect|stick)(?:ged|ging|ting|ing)?\\b[^.;]{0,30}\\b(?:while|with|when|as) (?:you )?(?:press|hold|keep|push)(?:ing)?\\b");
 
     private static final Pattern TOGETHER =
             Pattern.compile("\\b(?:at the same time|together|at once|all three|three keys)\\b");

@@ -28,6 +28,9 @@ final class FilesReading {
     private static final Pattern SLOT_EQUALS = Pattern.compile("(?<![\\w-])([A-Z]{1,10})\\s?=\\s?(?=[\\w-]+\\.)");
     private static final Pattern SLOT_QUOTED = Pattern.compile(
             "\\b(?:slot|field|box|button|line)s?\\s+(?:named |called |labell?ed |marked )?[\"“']([A-Za-z][A-Za-z0-9 ]{1,24})[\"”']");
+    /** A word like that is a phone's. */
+    private static final Pattern MODEL_LIKE = Pattern.compile("[A-Z]{1,4}\\d{2,5}[A-Z]{0,2}");
+
     private static final List<Pattern> SLOTS = List.of(SLOT_EQUALS, SLOT_BEFORE, SLOT_AFTER, SLOT_QUOTED);
     private static final List<String> SLOT_WORDS = List.of(
             "slot", "field", "box", "button", "line", "hole", "place", "tab", "entry", "in ", "into ", "->", "→", "=");
@@ -372,7 +375,9 @@ final class FilesReading {
             while (found.find()) {
                 for (int i = 1; i <= found.groupCount(); i++) {
                     String slot = found.group(i);
-                    if (slot != null && !NO_SLOTS.contains(slot)) {
+                    if (slot != null
+                            && !NO_SLOTS.contains(slot)
+                            && !MODEL_LIKE.matcher(slot).matches()) {
                         return Optional.of(slot);
                     }
                 }

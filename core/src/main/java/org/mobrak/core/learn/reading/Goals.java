@@ -75,9 +75,13 @@ final class Goals {
                 "oem unlock",
                 "unlock-loader",
                 "to-loader");
+        boolean program = has("program", "tool")
+                && has("cable", "plug in", "plug it in")
+                && has("(?:button|press|click) [^.]{0,24}(?:root|go|start)\\b.{0,2}");
         boolean scripts = hasFile(".*\\.(?:bat|sh|command|dmg)");
         boolean image = hasFile(".*\\.(?:img|img\\.md5)") || hasRole("recovery image");
-        boolean zipped = has("recovery", "recov") && hasFile(".*\\.zip");
+        boolean zipped =
+                has("recovery", "recov", "(?:update|install|zip) from (?:the )?(?:sd ?)?card") && hasFile(".*\\.zip");
         boolean alone = has(
                 "without (?:any |a )?computer",
                 "no computer",
@@ -166,6 +170,7 @@ final class Goals {
                 (scripts ? 2.5 : 0)
                         + (has("the menu", "script", "toolkit", "batch file") ? 1.2 : 0)
                         + (hasRole("toolkit") ? 1.5 : 0)
+                        + (files.isEmpty() && program ? 2.2 : 0)
                         - (image ? 1.5 : 0));
         score.put(
                 "exploit app",

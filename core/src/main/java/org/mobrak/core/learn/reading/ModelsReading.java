@@ -27,7 +27,7 @@ final class ModelsReading {
     private static final Pattern PART = Pattern.compile(
             "(?:\\bchip(?:set)?|\\bkernel|\\bprocessor|\\bcpu|\\brom|\\bport|\\bslot|\\bpage|\\bhandout|\\bno\\.|\\berror|\\bcode|\\broom|\\bpost|\\bstep|\\bmenu|\\bpress|\\bkey|\\bcom|\\bpatch|\\bthread|\\bissue|\\brule|\\breply|\\bversion|\\bver\\.?|\\brev(?:ision)?\\.?|\\brelease|\\bstage|\\bpin|\\bbus|\\broute|\\bmenus?|\\bbootloaders?|\\bboot loader|\\bloader|\\bpages?|\\bchapter|\\bsee)\\W{1,2}$");
     private static final Pattern BUILD = Pattern.compile(
-            "(?:\\bbuilds?|\\bbuild (?:number|no)|\\bfirmwares?|\\bkompilacja|\\bbaseband|\\bsoftware(?: version)?|\\bfw|\\bradio|\\bincremental|\\bbuild id|\\bbuildnumber|\\bmodem|\\brelease)\\W{1,3}(?:(?:is|are|number|no|of|the|ending(?: in)?|up to|from|version|=)\\W{1,2}){0,2}$");
+            "(?:\\bbuilds?|\\bbuild (?:number|no)|\\bfirmwares?|\\bkompilacja|\\bbaseband|\\bsoftware(?: version)?|\\bfw|\\bradio|\\bincremental|\\bbuild id|\\bbuildnumber|\\bmodem|\\brelease)\\W{1,3}(?:(?:is|are|number|no|of|the|seen|working|known|tested|that|which|works?|good|fine|ok|end(?:s|ing)?(?: in| with)?|up to|from|version|will|should|must|then|says?|reads?|be|becomes?|shows?|=)\\W{1,2}){0,3}$");
     private static final Cue LATER = Cues.of("modelsReading.later");
     private static final Pattern RANGE_OF_LETTERS =
             Pattern.compile("\\b([A-Za-z]{0,4}\\d{2,5})([A-Z])\\s?[-–]\\s?([A-Z])\\b");
@@ -82,6 +82,13 @@ final class ModelsReading {
         shortened();
         unnumber();
         spread();
+        List<List<Mention>> ends = byKey.values().stream()
+                .filter(mentions -> isEndOfAnother(mentions.get(0).value())
+                        && mentions.stream()
+                                .noneMatch(mention ->
+                                        LABEL.matcher(before(mention, NEAR)).find()))
+                .toList();
+        byKey.values().removeAll(ends);
         Set<String> labelled = labelledBuilds();
         byKey.forEach((key, mentions) -> {
             if (!labelled.contains(key)) {
@@ -113,10 +120,29 @@ final class ModelsReading {
                                                         >= 0)
                                 && byKey.getOrDefault(key, List.of()).stream()
                                         .allMatch(one -> one.stance() == Stance.NONE)));
+        // “This is the Q115 … model number Q-115B”: the number that is labelled says it in full.
+        models.keySet()
+                .removeIf(key -> models.keySet().stream()
+                        .anyMatch(other -> other.length() == key.length() + 1
+                                && other.startsWith(key)
+                                && isNumbered(other)
+                                && !isNumbered(key)
+                                && byKey.getOrDefault(key, List.of()).size() == 1));
         labelled.forEach(key -> {
             models.remove(key);
             builds.put(key, named(key));
         });
+        ends.stream()
+                .flatMap(List::stream)
+                .filter(mention -> mention.stance() == Stance.AGAINST)
+                .forEach(mention -> builds.putIfAbsent(
+                        "*" + mention.value(),
+                        new Named(
+                                "*" + mention.value(),
+                                Stance.AGAINST,
+                                Read.of(mention.value(), mention.sentence(), mention.start(), Sure.LIKELY)
+                                        .as("*" + mention.value()),
+                                List.of(mention))));
         first();
         List<Map.Entry<String, Named>> inOrder = new ArrayList<>(models.entrySet());
         inOrder.sort(java.util.Comparator.comparingInt((Map.Entry<String, Named> entry) ->
@@ -128,6 +154,14 @@ final class ModelsReading {
         return this;
     }
 
+    /** The words “model number” stand before it. */
+    private boolean isNumbered(String key) {
+        return byKey.getOrDefault(key, List.of()).stream()
+                .anyMatch(mention -> MODEL_NUMBER.matcher(before(mention, NEAR)).find());
+    }
+
+    private static final Pattern MODEL_NUMBER =
+            Pattern.compile("\\bmodel (?:number|no\\.?)\\W{1,2}(?:is |says |reads )?(?:the )?$");
     private static final Pattern NOT_THE = Pattern.compile(
             "\\b(?:not|never|but not|nor|except) (?:for |on |with )?the (\\d{2,5}[a-z]{0,2})\\b(?![.,]\\d|%| ?(?:mb|gb|percent))");
 
@@ -429,7 +463,7 @@ final class ModelsReading {
 
     /** “AB-1 with build 12 or newer” is out with that build alone, and what an old file does to a phone is said of the file. */
     private static final Pattern QUALIFIED = Pattern.compile(
-            "\\W{0,3}(?:with|on|from|running|after|since|if on) (?:the |a )?(?:builds?|firmware|kernel|software|boot ?loader|loader|update|patch(?: level)?)\\b");
+            "\\W{0,3}(?:with|on|from|running|after|since|if on) (?:the |a )?(?:[\\w'’-]{3,14} )?(?:builds?|firmware|kernel|software|boot ?loader|loader|update|patch(?: level)?)\\b");
 
     private static final Cue OLD_FILE = Cue.of(
             "old",
@@ -492,7 +526,7 @@ final class ModelsReading {
                 if (BUILD.matcher(before).find()
                         || mention.value()
                                 .matches(
-                                        "[A-Z0-9]{2,}(?:[._]\\d{1,4}){3,6}[A-Za-z]?|[A-Z]\\d{1,3}\\.\\d{1,3}(?:-\\w+)?|[A-Z]{2,4}(?:\\.\\d{2,4}){2,4}[a-z]?|\\w+_[A-Z]{1,3}_\\d{2,5}")) {
+                                        "[A-Z0-9]{2,}(?:[._]\\d{1,4}){3,6}[A-Za-z]?|\\d{1,2}(?:\\.\\d{1,3})?\\.[A-Z]{1,2}(?:\\.\\d{1,4}){1,3}|[A-Z]\\d{1,3}\\.\\d{1,3}(?:-\\w+)?|[A-Z]{2,4}(?:\\.\\d{2,4}){2,4}[a-z]?|\\w+_[A-Z]{1,3}_\\d{2,5}")) {
                     found.add(key);
                 }
             }
@@ -505,11 +539,14 @@ final class ModelsReading {
         Set<String> found = new LinkedHashSet<>();
         for (String key : byKey.keySet()) {
             String value = byKey.get(key).get(0).value();
-            boolean longer = known.stream()
-                    .anyMatch(model -> key.length() > model.length() + 2
-                            && key.startsWith(model)
-                            && value.substring(Math.min(value.length(), lengthOf(value, model.length())))
-                                    .matches("[._-].*\\d.*"));
+            boolean labelled = byKey.get(key).stream()
+                    .anyMatch(mention -> LABEL.matcher(before(mention, NEAR)).find());
+            boolean longer = !labelled
+                    && known.stream()
+                            .anyMatch(model -> key.length() > model.length() + 2
+                                    && key.startsWith(model)
+                                    && value.substring(Math.min(value.length(), lengthOf(value, model.length())))
+                                            .matches("[._-].*\\d.*"));
             if (longer) {
                 found.add(key);
             }
@@ -533,6 +570,20 @@ final class ModelsReading {
     }
 
     private static final Pattern END_OF_BUILD = Pattern.compile("([A-Z]{1,2})\\d{1,3}[a-z]?");
+
+    /** The part behind the last mark of a build that is named whole is of the same form. */
+    private boolean isEndOfAnother(String value) {
+        Matcher shape = END_OF_BUILD.matcher(value);
+        if (!shape.matches()) {
+            return false;
+        }
+        Pattern end = Pattern.compile("(?i).*[._-]" + shape.group(1) + "\\d{"
+                + (value.length() - shape.group(1).length()) + "}");
+        return byKey.values().stream()
+                .map(mentions -> mentions.get(0).value())
+                .anyMatch(other -> other.length() > value.length() + 4
+                        && end.matcher(other).matches());
+    }
 
     /** How many characters of a value make up so many of its key. */
     private static int lengthOf(String value, int keyLength) {
@@ -668,9 +719,13 @@ final class ModelsReading {
         Sure sure = shown.worked()
                 ? Sure.GUESS
                 : good > 1 || headed || LABEL.matcher(before(shown, NEAR)).find() ? Sure.CERTAIN : Sure.LIKELY;
-        return new Named(
-                shown.value(), stance, Read.of(shown.value(), shown.sentence(), shown.start(), sure), mentions);
+        String value = ENDS_IN.matcher(before(shown, NEAR)).find() ? "*" + shown.value() : shown.value();
+        return new Named(value, stance, Read.of(value, shown.sentence(), shown.start(), sure), mentions);
     }
+
+    /** “If the build ends in C185”: only its end is told. */
+    private static final Pattern ENDS_IN =
+            Pattern.compile("\\b(?:build|firmware|number|version)\\b[^.;]{0,12}\\bend(?:s|ing)? (?:in|with|on) \\W?$");
 
     private static boolean isHead(Mention mention) {
         return mention.sentence().is(Block.Kind.HEADING) || mention.sentence().index() < 2;

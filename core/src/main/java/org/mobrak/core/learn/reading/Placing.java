@@ -19,6 +19,8 @@ final class Placing {
     private static final Cue NOTHING = Cue.of("nothing", "no data", "\\W*nothing");
     private static final Cue WIPES = Cues.of("placing.wipes");
     private static final Cue ITSELF = Cues.of("placing.itself");
+    private static final Pattern APP =
+            Pattern.compile("\\b(?:install|open|tap|start|run)\\b[^.;]{0,20}[\\w.-]+\\.apk\\b");
     private static final Pattern CLAUSE = Pattern.compile("[,;:] ");
     private static final String OS = "os";
 
@@ -71,11 +73,14 @@ final class Placing {
             if (away && here.equals(OS) && step.keys.isEmpty() && COMMANDS.in(lower)) {
                 step.byItself = !step.works() && !step.phase.equals("prepare");
             }
-            if (step.mode.isEmpty() && step.phase.equals("prove")) {
+            boolean app = step.keys.isEmpty() && APP.matcher(lower).find();
+            if (step.mode.isEmpty() && (step.phase.equals("prove") || app)) {
                 step.mode = Optional.of(OS);
             }
             // Where something is done, a restart comes after it.
-            boolean after = step.works() && !RESTARTS.in(step.first.lower()) && !here.equals(OS);
+            int restart = RESTARTS.at(step.first.lower());
+            int work = WORKS.at(step.first.lower());
+            boolean after = step.works() && !here.equals(OS) && (restart < 0 || work >= 0 && work < restart);
             if (step.mode.isEmpty() && RESTARTS.in(lower) && !COMMANDS.in(lower) && !after) {
                 step.mode = Optional.of(OS);
                 step.byItself = ITSELF.in(lower);
@@ -137,7 +142,7 @@ final class Placing {
                 .filter(StepRead::works)
                 .filter(step -> step.phase.equals("do"))
                 .toList();
-        return last(working, step -> step.lower().contains(name))
+        return last(working, step -> names(step, name))
                 .or(() -> last(
                         steps,
                         step -> name.endsWith(".apk")
@@ -149,6 +154,19 @@ final class Placing {
                 .or(() -> last(
                         steps, step -> step.phase.equals("do") && step.lower().contains(name)));
     }
+
+    /** Whether a step names a file for more than putting it somewhere. */
+    private static boolean names(StepRead step, String name) {
+        String lower = step.lower();
+        for (int at = lower.indexOf(name); at >= 0; at = lower.indexOf(name, at + 1)) {
+            if (!PUTS.matcher(lower.substring(0, at)).find()) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static final Pattern PUTS = Pattern.compile("\\b(?:push|cp|cop(?:y|ied)|put) (?:the |that )?\\W?$");
 
     private static Optional<String> taken(String name) {
         if (name.matches(".*\\.(?:tar|md5)(?:\\..*)?")) {

@@ -328,6 +328,15 @@ final class Sentences {
     /** What a label such as “Works:” is about ends with the list below it. */
     private void leave(Block block) {
         boolean listed = block.kind() == Block.Kind.ITEM || block.kind() == Block.Kind.STEP || block.depth() > 0;
+        // What was asked ends with the next question.
+        boolean asked = !heads.isEmpty()
+                && heads.get(heads.size() - 1).strip().endsWith("?")
+                && block.text().value().strip().endsWith("?");
+        if (asked) {
+            heads.remove(heads.size() - 1);
+            depths.remove(depths.size() - 1);
+            labelled = false;
+        }
         if (listed) {
             lists = true;
         } else if (lists && block.kind() == Block.Kind.PARAGRAPH && labelled && !heads.isEmpty()) {

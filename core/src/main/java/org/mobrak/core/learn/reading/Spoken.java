@@ -73,6 +73,15 @@ final class Spoken {
         Text.Builder out = new Text.Builder(text.file());
         int from = 0;
         for (int i = 0; i < parts.size(); ) {
+            int file = names ? i : fileEnd(parts, i, value);
+            if (file > i) {
+                copy(out, text, from, parts.get(i).from());
+                out.append(
+                        file(parts.subList(i, file)), text.lineAt(parts.get(i).from()));
+                from = parts.get(file - 1).to();
+                i = file;
+                continue;
+            }
             int end = runEnd(parts, i, value);
             boolean no = end - i < 1 || !isSpelled(parts.subList(i, end)) || names && !isName(parts.subList(i, end));
             if (no) {
@@ -129,6 +138,7 @@ final class Spoken {
         int end = from;
         while (end < parts.size()
                 && (parts.get(end).kind() != Kind.WORD || end > from && isNamePart(parts, end))
+                && !(end > from && isSaidAgain(parts, end))
                 && (end == from
                         || BETWEEN.matcher(value.substring(
                                         parts.get(end - 1).to(), parts.get(end).from()))
@@ -145,6 +155,61 @@ final class Spoken {
         return named ? from : end;
     }
 
+    /**
+     * Where a file's name ends that begins there: “q root dash v three dot zip”. Its words stand beside marks, its first one may have
+     * single letters before it. The same place where none begins.
+     */
+    private static int fileEnd(List<Part> parts, int from, String value) {
+        int at = from;
+        int marks = 0;
+        while (at < parts.size()
+                && (at == from
+                        || BETWEEN.matcher(value.substring(
+                                        parts.get(at - 1).to(), parts.get(at).from()))
+                                .matches())) {
+            Part part = parts.get(at);
+            boolean before = at > from && parts.get(at - 1).kind() == Kind.MARK;
+            boolean after = at + 1 < parts.size() && parts.get(at + 1).kind() == Kind.MARK;
+            if (before
+                    && part.kind() == Kind.WORD
+                    && parts.get(at - 1).as().equalsIgnoreCase("dot")
+                    && part.as().toLowerCase(Locale.ROOT).matches("zip|img|apk|tar|bin|exe|bat|sh|md")) {
+                return marks > 1 && at - from > 2 ? at + 1 : from;
+            }
+            if (part.kind() == Kind.WORD && !before && !after || part.kind() == Kind.MARK && (before || at == from)) {
+                return from;
+            }
+            marks += part.kind() == Kind.MARK ? 1 : 0;
+            at++;
+        }
+        return from;
+    }
+
+    /** Such a name as it is written. */
+    private static String file(List<Part> parts) {
+        StringBuilder name = new StringBuilder();
+        for (int i = 0; i < parts.size(); i++) {
+            String word = parts.get(i).as().toLowerCase(Locale.ROOT);
+            if (parts.get(i).kind() == Kind.MARK) {
+                name.append(MARKS.getOrDefault(word, "").strip());
+            } else if (TENS.containsKey(word) && i + 1 < parts.size() && isOne(parts.get(i + 1))) {
+                name.append(
+                        TENS.get(word) + ONES.getOrDefault(parts.get(++i).as().toLowerCase(Locale.ROOT), 0));
+            } else {
+                name.append(number(word) >= 0 ? String.valueOf(number(word)) : word);
+            }
+        }
+        return name.toString();
+    }
+
+    /** “One one five b, b like bravo”: the letter is said again to be understood. */
+    private static boolean isSaidAgain(List<Part> parts, int at) {
+        return parts.get(at).kind() == Kind.LETTER
+                && parts.get(at).as().equalsIgnoreCase(parts.get(at - 1).as())
+                && at + 1 < parts.size()
+                && parts.get(at + 1).as().toLowerCase(Locale.ROOT).matches("like|as|for");
+    }
+
     /** “underscore insecure”, “dot tar”: a word of a file's name. */
     private static boolean isNamePart(List<Part> parts, int at) {
         String before = parts.get(at - 1).as().toLowerCase(Locale.ROOT);
@@ -157,6 +222,10 @@ final class Spoken {
     private static boolean isSpelled(List<Part> run) {
         boolean numbers = run.stream().anyMatch(part -> part.kind() == Kind.NUMBER);
         long letters = run.stream().filter(part -> part.kind() == Kind.LETTER).count();
+        // “That one is newer”, “oh, and”.
+        if (run.size() == 1 && run.get(0).as().toLowerCase(Locale.ROOT).matches("one|oh|o")) {
+            return false;
+        }
         return numbers && run.get(0).kind() != Kind.MARK
                 || letters >= 3 && run.get(0).kind() == Kind.LETTER;
     }

@@ -20,7 +20,7 @@ enum Stance {
 
     private static final Pattern BRACKETS = Pattern.compile("\\([^()]*\\)|\\[[^\\[\\]]*\\]");
     private static final Pattern RIGHT_BEFORE = Pattern.compile(
-            "(?:\\bnot?|\\bnever|\\bexcept|\\bother than|\\bexcluding|\\bunlike|\\bbut not|\\bwithout|\\bminus|n't|\\bnor|\\binstead of)(?:[,:])?\\s(?:\\w+ ){0,2}?(?:(?:for|on|with|of|the|a|an|his|her|your|any|to|also|it|try|use|work|works|support(?:ed)?|meant|made|compatible|this|model|type|phone|build|version|plain|older?|newer|one|file|package|follow|take|flash|sister|my|those|these|os)\\W{1,2}){0,5}[\"*(]?$");
+            "(?:\\bnot?|\\bnever|\\bexcept|\\bother than|\\bexcluding|\\bunlike|\\bbut not|\\bwithout(?! (?:a |any )?(?:contract|brand|carrier|network))|\\bminus|n't|\\bnor|\\binstead of)(?:[,:])?\\s(?:\\w+ ){0,2}?(?:(?:for|on|with|of|the|a|an|his|her|your|any|to|also|it|try|use|work|works|support(?:ed)?|meant|made|compatible|this|model|type|phone|build|version|plain|older?|newer|one|file|package|follow|take|flash|sister|my|those|these|os)\\W{1,2}){0,5}[\"*(]?$");
     /** What is said of a phone that a guide is not for. */
     private static final Cue NOT = Cues.of("stance.not");
 
@@ -75,8 +75,15 @@ enum Stance {
                         && !STATED.matcher(after).find()) {
             return UNSURE;
         }
-        if (says(NOT, after)) {
+        if (says(NOT, after) || NOT_USE.matcher(before).find()) {
             return AGAINST;
+        }
+        // “The AB-1 is the same, but I have not tried it” goes on behind the clause.
+        String rest = lower.substring(to);
+        if (UNTRIED.in(rest)
+                && rest.startsWith(" but ")
+                && !NUMBERED.matcher(rest).find()) {
+            return UNSURE;
         }
         int not = lastAt(NOT_BEFORE, before);
         if (not >= 0 && before.length() - not < 50 && !before.substring(not).matches(".*[,:-] .*")
@@ -110,6 +117,12 @@ enum Stance {
 
     private static final Pattern NEXT_ONE = Pattern.compile(
             "\\W{0,3}(?:for |on |with |the |a |an |your |any |of |model |type ){0,3}(?=[\\w.-]{0,12}\\d)[a-z\\d]{1,8}[-_.]?[a-z\\d]");
+
+    /** “Do not use any of these files on the AB-1.” */
+    private static final Pattern NOT_USE = Pattern.compile(
+            "\\b(?:do not|don't|dont|never|must not|mustn't|cannot|can't|should not|shouldn't)\\b[^.;:,]{0,50}\\b(?:on|for|with) (?:the |an? |any |your |model ){0,2}$");
+
+    private static final Pattern NUMBERED = Pattern.compile("[a-z][-_.]?\\d{2,}");
 
     /** What the next sentence says of what was named last. */
     static boolean isTurnedAwayBy(String lower) {

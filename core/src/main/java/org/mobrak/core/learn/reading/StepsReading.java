@@ -326,7 +326,9 @@ final class StepsReading {
     }
 
     /** Into which mode a sentence leads, or in which it is. */
-    static Optional<String> mode(String lower) {
+    static Optional<String> mode(String said) {
+        // Where the phone comes from is not where it is led.
+        String lower = said.contains("from the") ? FROM.matcher(said).replaceAll("") : said;
         if (DOWNLOAD.in(lower)) {
             return Optional.of("download");
         }
@@ -336,6 +338,8 @@ final class StepsReading {
         return RECOVERY.in(lower) ? Optional.of("recovery") : Optional.empty();
     }
 
+    private static final Pattern FROM =
+            Pattern.compile("\\bfrom the (?:flash )?(?:console|(?:boot)?loader|download mode)\\b");
     private static final Cue DOWNLOAD = Cues.of("stepsReading.download");
     private static final Cue CONSOLE = Cues.of("stepsReading.console");
     private static final Cue RECOVERY = Cues.of("stepsReading.recovery");

@@ -2,6 +2,7 @@ package org.mobrak.core.learn.reading;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -207,6 +208,7 @@ final class TablesReading {
         width = head.size();
         Map<String, List<Integer>> across = across(head);
         seen.clear();
+        heads = head;
         Map<Column, Integer> columns = columns(head, table.rows());
         List<Text> above = new ArrayList<>();
         for (Block row :
@@ -391,13 +393,13 @@ final class TablesReading {
     private Stance stance(
             List<Text> cells, Map<Column, Integer> columns, List<Read<String>> models, List<Read<String>> files) {
         int own = columns.getOrDefault(Column.MODEL, -1);
-        int maker = columns.getOrDefault(Column.MAKER, -1);
+        Set<Integer> others = others(columns);
         boolean open = false;
         for (int i = 0; i < cells.size(); i++) {
             String lower = Sentence.plain(cells.get(i).value()).strip();
             String mark = i <= own && !models.isEmpty() ? lower.replaceFirst("\\s.*$", "") : "";
             if (marksOut.contains(mark)
-                    || i != own && i != maker && NO.matcher(lower).find()
+                    || i != own && !others.contains(i) && NO.matcher(lower).find()
                     || WITHDRAWN.in(lower)) {
                 return Stance.AGAINST;
             }
@@ -409,6 +411,26 @@ final class TablesReading {
         // Where a table has neither files nor a word on whether it works, the text about it tells what it is of.
         return columns.containsKey(Column.FILE) || columns.containsKey(Column.STATUS) ? Stance.FOR : Stance.NONE;
     }
+
+    /** Columns in which a “no” is no word on whether it works. */
+    private Set<Integer> others(Map<Column, Integer> columns) {
+        Set<Integer> others = new LinkedHashSet<>();
+        for (Column column : ABOUT_THE_PHONE) {
+            Optional.ofNullable(columns.get(column)).ifPresent(others::add);
+        }
+        for (int i = 0; i < heads.size(); i++) {
+            if (ANOTHER_MATTER.in(heads.get(i))) {
+                others.add(i);
+            }
+        }
+        return others;
+    }
+
+    private static final Set<Column> ABOUT_THE_PHONE =
+            EnumSet.of(Column.CARRIER, Column.CHIPSET, Column.BATTERY, Column.SUM, Column.MAKER, Column.SHOP);
+    private static final Cue ANOTHER_MATTER = Cues.of("tablesReading.anotherMatter");
+    /** The head of the table that is read. */
+    private List<String> heads = List.of();
 
     private static List<Read<String>> models(Text cell) {
         List<Read<String>> found = new ArrayList<>();

@@ -153,6 +153,7 @@ public final class Understanding {
                             sentence -> !sentence.lower()
                                     .matches(
                                             "(?:from|to|date|von|by|posted|webvtt|author|published)\\b.*|.{0,40}\\b(?:wrote|schrieb)\\b.*"))
+                    .filter(sentence -> !GREETING.matcher(sentence.lower()).find())
                     .findFirst()
                     .map(sentence -> Read.of(
                             shortened(sentence.value()
@@ -161,6 +162,9 @@ public final class Understanding {
                             0,
                             Sure.LIKELY));
         }
+
+        private static final Pattern GREETING = Pattern.compile(
+                "^\\W*(?:hola|hi|hello|hey|good (?:morning|evening)|evening|morning|dear|thanks?|sorry|ciao|hallo|yo)\\b[^.!]{0,40}\\W*$|^\\W*\\((?:recording|music|intro)");
 
         private static String shortened(String text) {
             String line = text.replace('\n', ' ').strip();

@@ -26,6 +26,10 @@ final class VersionsReading {
 
     private static final Pattern IN_BRACKETS = Pattern.compile(
             "\\b(?:[Ii]n|[Uu]s(?:e|ing)|[Oo]pen|[Ss]tart|[Ww]ith) (\\p{L}[\\p{L}-]{2,18}) \\((?:v|version |ver\\.? )?(\\d{1,2}(?:\\.\\d{1,3}){1,2})\\)");
+    /** “Ferryman (1.8 or newer, 1.7 crashes)”: all that stands in the bracket is of the tool. */
+    private static final Pattern BRACKETED = Pattern.compile(
+            "(?<![\\w.-])(\\p{Lu}[\\p{L}-]{2,18}) \\((?:v|version |ver\\.? |at least |min\\.? )?(\\d{1,2}(?:\\.\\d{1,3}){1,2})(?=[ ,;+)])([^()]{0,80})\\)");
+
     private static final Pattern DRIVER = Pattern.compile(
             "(?i)((?:[A-Z][A-Za-z]+(?:'s)?(?: own)? ){0,2}(?:USB )?[A-Za-z]*-?drivers?(?: pack(?:age)?)?)(?:[ ,(]{1,3}(?:version |v\\.? ?)?(\\d{1,2}(?:\\.\\d{1,4}){1,4}))?");
     private static final Pattern LATER = Pattern.compile(
@@ -144,6 +148,14 @@ final class VersionsReading {
         while (bracketed.find()) {
             tool(sentence, bracketed.group(1), bracketed.start(1), bracketed.group(2), bracketed.start(2));
         }
+        Matcher whole = BRACKETED.matcher(sentence.value());
+        while (whole.find()) {
+            if (!NO_TOOL.matcher(whole.group(1).toLowerCase(Locale.ROOT)).matches()
+                    && !NamesReading.isCommon(whole.group(1))) {
+                tool(sentence, whole.group(1), whole.start(1), whole.group(2), whole.start(2));
+                rest(sentence, whole.group(1), whole.start(3), whole.end(3));
+            }
+        }
         Matcher small = SMALL_TOOL.matcher(sentence.lower());
         while (small.find()) {
             tool(
@@ -152,6 +164,16 @@ final class VersionsReading {
                     small.start(1),
                     small.group(2),
                     small.start(2));
+        }
+    }
+
+    /** What else stands in the bracket behind a tool is of the tool as well. */
+    private void rest(Sentence sentence, String tool, int from, int to) {
+        if (toolWords.contains(tool.toLowerCase(Locale.ROOT))) {
+            Matcher numbers = NUMBER.matcher(sentence.value()).region(from, to);
+            while (numbers.find()) {
+                taken.add(sentence.index() + ":" + numbers.start(1));
+            }
         }
     }
 
@@ -216,9 +238,9 @@ final class VersionsReading {
         String name = found.group(1)
                 .strip()
                 .replaceFirst(
-                        "^(?i)(?:the|with|of|install|a|an|and|or|your|for|in|on|get|need|needs|all|these|those|some|no|are|is) ",
+                        "^(?i)(?:the|with|of|install|a|an|and|or|your|for|in|on|get|need|needs|has|have|had|its|all|these|those|some|no|are|is) ",
                         "")
-                .replaceFirst("^(?i)(?:the|a|an|your) ", "");
+                .replaceFirst("^(?i)(?:the|a|an|your|its|all) ", "");
         String key = "drivers";
         Read<String> read = Read.of(name, sentence, sentence.value().indexOf(name, found.start(1)), Sure.LIKELY);
         Optional<Read<String>> least = Optional.ofNullable(found.group(2))
@@ -252,8 +274,8 @@ final class VersionsReading {
 
     private static final Set<String> SHELL = Set.of(
             "sudo", "su", "sh", "cp", "chmod", "tar", "cd", "ls", "cat", "mv", "rm", "dd", "mount", "reboot", "exit",
-            "echo", "unzip", "python", "python3", "java", "bash", "adduser", "the", "this", "yes", "in", "your", "it",
-            "out", "that", "and", "one", "code", "only", "install");
+            "echo", "unzip", "window", "prompt", "line", "file", "python", "python3", "java", "bash", "adduser", "the",
+            "this", "yes", "in", "your", "it", "out", "that", "and", "one", "code", "only", "install");
     private static final Pattern CODE =
             Pattern.compile("^(?:[$#>] |[A-Z]:[^>]{0,40}> )?(?:sudo )?([a-z][a-z0-9_-]{2,20})(?= [a-z-])");
     private static final Pattern TYPED = Pattern.compile(
@@ -276,14 +298,16 @@ final class VersionsReading {
             boolean joined = lastWasOs
                     && lower.substring(Math.max(0, lastEnd), start)
                             .matches(
-                                    "\\s?(?:,|and|or|/|-|to|&|\\+|, and|, or|as well as| and on| or on)\\s?(?:os )?(?:also |on )?");
+                                    "\\s?(?:,|and|or|/|-|to|&|\\+|, and|, or|as well as| and on| or on|up to(?: and including)?|through|thru|until)\\s?(?:os )?(?:also |on )?");
             if (inFile
                     || taken.contains(sentence.index() + ":" + start)
                     || !isOs(sentence, start, end, version, joined, numbers.group(2) != null)) {
                 lastWasOs = false;
                 continue;
             }
-            boolean range = joined && lower.substring(lastEnd, start).matches("\\s?(?:-|to)\\s?(?:os )?");
+            boolean range = joined
+                    && lower.substring(lastEnd, start)
+                            .matches("\\s?(?:-|to|up to(?: and including)?|through|thru|until)\\s?(?:os )?");
             if (range
                     && !versions.isEmpty()
                     && versions.get(versions.size() - 1).versions().exact().isPresent()) {
@@ -333,10 +357,14 @@ final class VersionsReading {
         }
         boolean labelled = before.matches(
                 ".*\\b(?:os|system version|os version|version|firmware|system|software|stock|running|rom)\\W{1,3}(?:(?:is|must be|should be|version|has to be|was|at|of|=|the|on|to|from|only|it's)\\W{1,2}){0,3}(?:the )?(?:version )?$");
+        // Beside the system's own version the software is the maker's.
+        if (SOFTWARE.matcher(before).find() && SYSTEM.matcher(lower).find()) {
+            return false;
+        }
         boolean shaped = version.split("\\.").length == 3
                 || after.matches("\\W{0,2}(?:or|and) (?:newer|later|up|above|older|earlier).*");
         boolean company = before.matches(
-                ".*(?:\\b(?:on|with|from|running|runs|for|is|was|at|are|only|it's|to|had|has|came with|both|than|in|did|or|and|until|after|before|out of|up to|became|booted|say|says|under|below|above|since|through)|[(,:;=-]|^)\\s?(?:the |a |my |plain |latest |only |stock |old |version |os )?$");
+                ".*(?:\\b(?:on|with|from|running|runs|for|is|was|at|are|only|it's|to|had|has|have|came with|both|than|in|did|or|and|until|after|before|out of|up to|became|booted|say|says|under|below|above|since|through)|[(,:;=-]|^)\\s?(?:the |a |my |plain |latest |only |stock |old |version |os )?$");
         boolean bare =
                 labelled && before.matches(".*(?<!os )(?<!system )\\bversion\\W{1,3}(?:is |must be |should be )?$");
         if ((!labelled && !shaped || bare) && isOfAThing(version) || bare && speaksOfATool(sentence, lower, start)) {
@@ -345,6 +373,9 @@ final class VersionsReading {
         boolean otherThing = NOT_OS.in(before.substring(Math.max(0, before.length() - 22)));
         return labelled || company && !otherThing && (shaped || version.matches("[1-9]\\.\\d|1\\d\\.\\d?"));
     }
+
+    private static final Pattern SOFTWARE = Pattern.compile("\\bsoftware\\W{1,3}(?:version )?$");
+    private static final Pattern SYSTEM = Pattern.compile("\\b(?:os|system)(?: version)?\\W{1,3}\\d");
 
     /** The word alone goes on with what was spoken of last. */
     private boolean speaksOfATool(Sentence sentence, String lower, int start) {
@@ -388,6 +419,9 @@ final class VersionsReading {
                         .matches(
                                 ".*(?:\\bnot\\b|n't\\b|\\bnever\\b|\\bnope\\b|\\bbrick|\\bno good|\\bno\\W*$|closed|patched|\\bhole shut).*")
                 || after.matches("\\W{0,3}(?:=|:|-)? ?(?:brick|no\\b|dead|untested).*");
+        boolean read = lower.substring(0, start).matches(".*\\bif (?:it|yours|the phone|your phone|you)\\b[^.;]{0,30}$")
+                && ELSEWHERE.matcher(after).find();
+        tried |= read || FIRST_BACK.matcher(after).find();
         tried |= refused || ENDED.matcher(before).find() || after.matches("^\\W{0,2}before\\b.*") || sentence.aside();
         this.versions.add(new OsRead(
                 versions,
@@ -401,6 +435,13 @@ final class VersionsReading {
                 sentence,
                 start));
     }
+
+    /** “If it runs 5.0 already, read that page instead.” */
+    private static final Pattern ELSEWHERE = Pattern.compile(
+            "^[^.;]{0,40}\\b(?:instead|another (?:page|guide|way)|(?:other|separate|this) (?:page|guide|article|thread)|stop|not for)\\b");
+    /** “Units with 3.3 must first be brought back.” */
+    private static final Pattern FIRST_BACK = Pattern.compile(
+            "^[^.;]{0,20}\\b(?:must|has to|have to|needs? to|should|is|was)\\b[^.;]{0,20}\\b(?:brought|set|taken|put|go|gone|come|downgraded?) ?(?:back|down)?\\b[^.;]{0,12}\\b(?:to|first)\\b");
 
     private static final Pattern ENDED = Pattern.compile(
             "\\b(?:died|closed|dead|gone|patched|shut|ended|stopped|until|up to and without) (?:with|in|since|from|by|on|before) (?:os )?$");
@@ -422,8 +463,11 @@ final class VersionsReading {
 
     private static boolean isTo(Sentence sentence, String before, String after) {
         boolean was = before.matches(
-                ".*\\b(?:was|from|on|running|came with|it is|had|must be|out of the box|is it the)\\s?(?:os |version |the )?$");
-        return !was && TO.in(before) && !before.matches(".*\\bupdated? to .{0,12}at least once.*")
+                ".*(?:\\b(?:was|from|on|running|came with|it is|had|must be|out of the box|is it the)|\\babout(?: phone)? says|\\b(?:tested|tried) (?:with|on)\\b.{0,30}says)\\s?(?:os |version |the )?$");
+        int clause = before.lastIndexOf(", ");
+        return !was
+                        && TO.in(before.substring(clause < 0 ? 0 : clause))
+                        && !before.matches(".*\\bupdated? to .{0,12}at least once.*")
                 || after.matches("^ (?:is there|it must say|now|that comes|then|final|by itself|afterwards).*")
                 || sentence.section() == Sentence.Section.UNDO;
     }
