@@ -81,7 +81,7 @@ final class Drafting {
         route.put("name", Evident.cut(title + suffix, LONGEST_NAME));
         guide.title().ifPresent(read -> evident.at(base + "/name", read));
         route.put("draft", true);
-        route.put("family", guide.family().orElse("not known"));
+        route.put("family", family(group, count));
         route.put("summary", "Learnt from " + source + ".");
         new ScopeDraft(guide, evident).draft(group, route.putObject("fits"), base + "/fits");
         changes(route.putObject("changes"), base + "/changes");
@@ -96,6 +96,22 @@ final class Drafting {
         notes(route.putObject("notes"), base + "/notes");
         routes.add(route);
         Questions.of(route).forEach(asked -> missing.add(new Lesson.Missing(base + asked.path(), asked.ask())));
+    }
+
+    /** Of several drafts each has the kind of way that its own files are for. */
+    private String family(Groups.Group group, int count) {
+        String all = guide.family().orElse("not known");
+        boolean apps = holds(group, ".apk");
+        boolean zips = holds(group, ".zip");
+        if (count > 1 && all.equals("exploit app") && zips && !apps) {
+            return "recovery package";
+        }
+        return count > 1 && all.equals("recovery package") && apps && !zips ? "exploit app" : all;
+    }
+
+    private static boolean holds(Groups.Group group, String ending) {
+        return group.files().stream()
+                .anyMatch(file -> file.name().value().toLowerCase(Locale.ROOT).endsWith(ending));
     }
 
     private static String slug(String title) {

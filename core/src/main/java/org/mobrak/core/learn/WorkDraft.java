@@ -43,8 +43,27 @@ final class WorkDraft {
         gates(group, work.putArray("gates"), path + "/gates");
         ArrayNode steps = work.putArray("steps");
         guide.steps().stream()
+                .filter(step -> !isOfOthers(step, group))
                 .limit(MOST_STEPS)
                 .forEach(step -> step(step, group, steps.addObject(), path + "/steps/" + (steps.size() - 1)));
+    }
+
+    /** A step that names phones of other drafts, and none of this one. */
+    private boolean isOfOthers(Understood.Step step, Groups.Group group) {
+        String text = step.text().value();
+        boolean own = group.phones().stream().anyMatch(key -> names(text, key));
+        return !own
+                && guide.phones().keySet().stream()
+                        .filter(key -> !group.phones().contains(key))
+                        .anyMatch(key -> names(text, key));
+    }
+
+    private boolean names(String text, String key) {
+        Understood.Phone phone = guide.phones().get(key);
+        return phone != null
+                && Pattern.compile("(?<![\\w-])" + Pattern.quote(phone.model().value()) + "(?![\\w-])")
+                        .matcher(text)
+                        .find();
     }
 
     private void file(Understood.File file, ObjectNode node, String path) {

@@ -197,7 +197,7 @@ final class Acts {
 
     /** A command line. */
     private static final Pattern TYPED = Pattern.compile(
-            "^[\"'`]?[a-z][a-z0-9_]{1,14} (?:(?:flash|oem|sideload) \\w|(?:write|boot|put|push|send|erase) (?:boot\\b|recovery\\b|system\\b|kernel\\b|\\S+\\.\\w{2,4}\\b)|(?:reboot|restart) (?:(?:boot)?loader|recovery|console)\\b|unlock[- ]\\w)");
+            "^[\"'`]?[a-z][a-z0-9_]{1,14} (?:(?:flash|oem|sideload) \\w|(?:write|boot|put|push|send|erase) (?:boot\\b|recovery\\b|system\\b|kernel\\b|\\S+\\.\\w{2,4}\\b)|(?:reboot|restart)(?: (?:to |into )?(?:(?:boot)?loader|recovery|console)\\b|\\W*$)|unlock[- ]\\w)");
 
     private static final Pattern SOMEWHERE = Pattern.compile("^(?:in|on|at|from) (?:the |your |its |this )?");
     private static final int WORDS_OF_A_PLACE = 3;

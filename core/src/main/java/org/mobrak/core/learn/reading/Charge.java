@@ -58,7 +58,10 @@ final class Charge {
             bare(sentence, sentences, all);
             boolean quoted = sentence.quoted();
             if (!quoted
-                    && (BATTERY.in(lower) || lower.contains("percent") || lower.contains("%"))
+                    && (BATTERY.in(lower)
+                            || lower.contains("charge")
+                            || lower.contains("percent")
+                            || lower.contains("%"))
                     && sentence.section() != Sentence.Section.CHANGES) {
                 amounts(sentence, all);
                 refused(sentence, all);
@@ -88,7 +91,16 @@ final class Charge {
     private static final Pattern HAS_TO_BE = Pattern.compile(
             "\\b(?:has|have|needs?|ought) to be (?:over|above|at least|more than) (\\d{2})\\b(?! ?(?:mb|gb|min|sec|hours?))");
 
+    /** “Charge it up, I say seventy”, “charge (I'd call 50 the least)”. */
+    private static final Pattern OPINED = Pattern.compile(
+            "\\bcharged?\\b.{0,40}?\\b(?:i(?:'d)?|we(?:'d)?|you want|let's|to|till|until) (?:would )?(?:say|call|want|have|take|go for)?\\s?(\\d{2})(?: percent| ?%)?(?: the least|\\W*$|, | at least)");
+
     private static void refused(Sentence sentence, List<Candidate> all) {
+        Matcher opined = OPINED.matcher(sentence.lower());
+        if (opined.find()) {
+            all.add(new Candidate(
+                    Read.of(Integer.parseInt(opined.group(1)), sentence, opined.start(1), Sure.LIKELY), 4));
+        }
         Matcher over = HAS_TO_BE.matcher(sentence.lower());
         if (over.find()) {
             all.add(new Candidate(Read.of(Integer.parseInt(over.group(1)), sentence, over.start(1), Sure.LIKELY), 6));

@@ -31,9 +31,29 @@ final class FilesReading {
     /** A word like that is a phone's. */
     private static final Pattern MODEL_LIKE = Pattern.compile("[A-Z]{1,4}\\d{2,5}[A-Z]{0,2}");
 
-    private static final List<Pattern> SLOTS = List.of(SLOT_EQUALS, SLOT_BEFORE, SLOT_AFTER, SLOT_QUOTED);
+    /** “Put the tar in the one called P D.” */
+    private static final Pattern SLOT_CALLED = Pattern.compile(
+            "\\b(?:in|into|under|at|to) (?:the one (?:called|named|labell?ed|marked|that says) )[\"“']?([A-Z][A-Z0-9]{0,9}(?: [A-Z]){0,3})(?![\\w-])|\\b(?:goes|put .{2,24}) (?:in|into|under|to) (?:the )?[\"“']?([A-Z]{1,10})[\"”']?(?= and\\b|[.,;]|$)");
+
+    private static final List<Pattern> SLOTS = List.of(SLOT_EQUALS, SLOT_BEFORE, SLOT_AFTER, SLOT_QUOTED, SLOT_CALLED);
     private static final List<String> SLOT_WORDS = List.of(
-            "slot", "field", "box", "button", "line", "hole", "place", "tab", "entry", "in ", "into ", "->", "→", "=");
+            "slot",
+            "field",
+            "box",
+            "one called",
+            "under ",
+            "goes ",
+            "button",
+            "line",
+            "hole",
+            "place",
+            "tab",
+            "entry",
+            "in ",
+            "into ",
+            "->",
+            "→",
+            "=");
     private static final Set<String> NO_SLOTS = Set.of(
             "THE",
             "A",

@@ -80,6 +80,7 @@ final class ModelsReading {
             }
         }
         shortened();
+        lettered();
         unnumber();
         spread();
         List<List<Mention>> ends = byKey.values().stream()
@@ -191,6 +192,29 @@ final class ModelsReading {
                                         3,
                                         Stance.AGAINST,
                                         true)));
+            }
+        }
+    }
+
+    private static final Pattern DIGITS_AND_LETTER = Pattern.compile("(\\d{2,5})[A-Z]{1,2}");
+
+    /** “The AB-200 … the 200K”: what is named by its digits and a letter has the letters of the one that is named in full. */
+    private void lettered() {
+        Map<String, String> whole = new LinkedHashMap<>();
+        byKey.values().stream()
+                .map(mentions -> mentions.get(0).value())
+                .filter(value -> SERIES.matcher(value).matches())
+                .forEach(value -> whole.putIfAbsent(
+                        value.replaceAll("\\D", ""), value.replaceFirst("(\\d)[A-Za-z]{0,3}$", "$1")));
+        for (List<Mention> mentions : List.copyOf(byKey.values())) {
+            Mention first = mentions.get(0);
+            Matcher shape = DIGITS_AND_LETTER.matcher(first.value());
+            String known = shape.matches() ? whole.get(shape.group(1)) : null;
+            if (known != null) {
+                String full = known + first.value().substring(shape.group(1).length());
+                byKey.remove(ModelTokens.Token.key(first.value()));
+                mentions.forEach(one -> byKey.computeIfAbsent(ModelTokens.Token.key(full), none -> new ArrayList<>())
+                        .add(new Mention(full, one.sentence(), one.start(), one.end(), 3, one.stance(), true)));
             }
         }
     }
@@ -353,7 +377,7 @@ final class ModelsReading {
                         false);
                 continue;
             }
-            if (OPEN.matcher(token.value()).matches()) {
+            if (OPEN.matcher(token.value()).matches() && !hasSister(token.value())) {
                 int open = token.value().length()
                         - token.value().replaceFirst("x+$", "").length();
                 add(
@@ -381,6 +405,13 @@ final class ModelsReading {
                 }
             }
         }
+    }
+
+    /** “MP-3x or MP-3c”: beside others that end in a small letter the x is one as well. */
+    private boolean hasSister(String value) {
+        Pattern sister = Pattern.compile(Pattern.quote(value.replaceFirst("x+$", "")) + "[a-wyz]\\b");
+        return sentences.stream()
+                .anyMatch(sentence -> sister.matcher(sentence.value()).find());
     }
 
     private static final Pattern RANGE = Pattern.compile(

@@ -141,6 +141,7 @@ final class Placing {
         List<StepRead> working = steps.stream()
                 .filter(StepRead::works)
                 .filter(step -> step.phase.equals("do"))
+                .filter(step -> !step.first.lower().startsWith("if "))
                 .toList();
         return last(working, step -> names(step, name))
                 .or(() -> last(

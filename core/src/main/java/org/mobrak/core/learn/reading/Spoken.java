@@ -176,7 +176,12 @@ final class Spoken {
                     && part.as().toLowerCase(Locale.ROOT).matches("zip|img|apk|tar|bin|exe|bat|sh|md")) {
                 return marks > 1 && at - from > 2 ? at + 1 : from;
             }
-            if (part.kind() == Kind.WORD && !before && !after || part.kind() == Kind.MARK && (before || at == from)) {
+            boolean prefix = at == from
+                    && at + 1 < parts.size()
+                    && parts.get(at + 1).kind() == Kind.NUMBER
+                    && part.as().toLowerCase(Locale.ROOT).matches("[b-df-hj-np-tv-xz]{2,3}");
+            if (part.kind() == Kind.WORD && !before && !after && !prefix
+                    || part.kind() == Kind.MARK && (before || at == from)) {
                 return from;
             }
             marks += part.kind() == Kind.MARK ? 1 : 0;

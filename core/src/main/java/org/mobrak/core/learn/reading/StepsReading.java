@@ -188,7 +188,7 @@ final class StepsReading {
     private static boolean isCondition(Sentence sentence) {
         return sentence.lower()
                 .matches(
-                        "^\\W*(?:if yours|if you have (?:the|a)|owners of|those |people |whoever|who |thanks|good luck|greet|by questions).*");
+                        ".*\\(?(?:another|an other|other) (?:guide|thread|page)\\b.*|^\\W*(?:(?:boot ?loader|battery|charge|devices?|models?|os|system|time|difficulty|level)(?: \\w+)?: |if yours|if you have (?:the|a)|owners of|those |people |whoever|who |thanks|good luck|greet|by questions).*");
     }
 
     private static boolean isNear(Sentence sentence, StepRead step) {

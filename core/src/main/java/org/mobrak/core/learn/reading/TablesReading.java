@@ -94,7 +94,7 @@ final class TablesReading {
     private static final Cue AFTERWARDS =
             Cue.of("to", "after(?:wards)?", "gives", "becomes", "new", "result", "target", "updates? to", "then");
     private static final Pattern NO = Pattern.compile(
-            "(?:^|[|(])\\s*(?:no|n|nope|none|x|✗|✘|fails?|failed|never|withdrawn|dead|closed|locked\\b.*|not offered.*|not possible.*|no root.*|does not.*|doesn't.*|refused.*|bricks?.*|unsupported|not supported.*|taken down.*|removed|nothing)\\b\\s*(?:[(|,.;¹²³\\d]|$)");
+            "(?:^|[|(])\\s*(?:no|n|nope|none|x|✗|✘|fails?|failed|never|withdrawn|dead|closed|locked\\b.*|not offered.*|not possible.*|no root.*|does not.*|doesn't.*|refused.*|bricks?.*|unsupported|not supported.*|taken down.*|removed|nothing|do not|don't|keep off|hands off)\\b\\s*(?:[(|,.;!¹²³\\d]|$)");
     private static final Pattern OPEN = Pattern.compile(
             "(?:^|[|(])\\s*(?:\\?+|beta\\b.*|untested.*|not tested.*|coming? soon.*|comin soon.*|nobody.*|maybe.*|soon|alpha|wip|reported.*|only built.*|0 days?)\\s*(?:[|)]|$)");
     private static final Pattern YES =

@@ -112,8 +112,7 @@ final class VersionsReading {
         // Where some are named as versions of the OS, bare numbers elsewhere are something else's.
         boolean labelled = versions.stream()
                 .anyMatch(one -> one.read().sure() == Sure.CERTAIN && one.stance() == Stance.NONE && !one.to());
-        boolean bound = versions.stream()
-                .anyMatch(one -> one.read().sure() == Sure.LIKELY && one.stance() == Stance.NONE && !one.to());
+        boolean bound = versions.stream().anyMatch(one -> boundAt(one) && one.stance() == Stance.NONE && !one.to());
         versions.removeIf(one -> !one.to()
                 && (labelled
                                 && one.read().sure() != Sure.CERTAIN
@@ -122,7 +121,7 @@ final class VersionsReading {
                                                 && other.sentence() == one.sentence())
                                 && !THREE.matcher(one.versions().exact().orElse(""))
                                         .matches()
-                        || bound && one.read().sure() == Sure.GUESS));
+                        || bound && one.read().sure() != Sure.CERTAIN && !boundAt(one)));
         return this;
     }
 
@@ -423,13 +422,16 @@ final class VersionsReading {
                 && ELSEWHERE.matcher(after).find();
         tried |= read || FIRST_BACK.matcher(after).find();
         tried |= refused || ENDED.matcher(before).find() || after.matches("^\\W{0,2}before\\b.*") || sentence.aside();
+        if (isBound(before, sentence)) {
+            this.bound.add(sentence.index() + ":" + start);
+        }
         this.versions.add(new OsRead(
                 versions,
                 Read.of(
                         version,
                         sentence,
                         start,
-                        labelled ? Sure.CERTAIN : isBound(before, sentence) ? Sure.LIKELY : Sure.GUESS),
+                        labelled ? Sure.CERTAIN : OWN.matcher(before).find() ? Sure.LIKELY : Sure.GUESS),
                 tried ? Stance.AGAINST : stance,
                 to,
                 sentence,
@@ -441,10 +443,20 @@ final class VersionsReading {
             "^[^.;]{0,40}\\b(?:instead|another (?:page|guide|way)|(?:other|separate|this) (?:page|guide|article|thread)|stop|not for)\\b");
     /** “Units with 3.3 must first be brought back.” */
     private static final Pattern FIRST_BACK = Pattern.compile(
-            "^[^.;]{0,20}\\b(?:must|has to|have to|needs? to|should|is|was)\\b[^.;]{0,20}\\b(?:brought|set|taken|put|go|gone|come|downgraded?) ?(?:back|down)?\\b[^.;]{0,12}\\b(?:to|first)\\b");
+            "^[^.;]{0,20}\\b(?:must|has to|have to|needs? to|should|is|was)\\b[^.;]{0,20}\\b(?:brought|set|taken|put|go|gone|come|downgraded?) ?(?:back|down)?\\b[^.;]{0,12}\\b(?:to|first)\\b|^\\W{0,2}(?:and|so) (?:i |we |he |she )?had to (?:go|come|downgrade|bring)");
 
     private static final Pattern ENDED = Pattern.compile(
             "\\b(?:died|closed|dead|gone|patched|shut|ended|stopped|until|up to and without) (?:with|in|since|from|by|on|before) (?:os )?$");
+
+    /** Words for the OS itself stand before it. */
+    private static final Pattern OWN = Pattern.compile(
+            "\\b(?:os|system|version|running|runs|only|must be|firmware|stock)\\s(?:the |os |version )?$");
+
+    private final Set<String> bound = new HashSet<>();
+
+    private boolean boundAt(OsRead one) {
+        return bound.contains(one.sentence().index() + ":" + one.start());
+    }
 
     /** Words for what must be, or for the phone itself, stand before it. */
     private static boolean isBound(String before, Sentence sentence) {
@@ -457,7 +469,8 @@ final class VersionsReading {
     /** What is said of a version before the next is named. */
     private static String near(String after) {
         String clause = after.substring(0, Math.min(after.length(), Stance.clauseEnd(after, 0)));
-        Matcher next = Pattern.compile("\\d\\.\\d|, (?:with|on) |\\. ").matcher(clause);
+        Matcher next = Pattern.compile("\\d\\.\\d|, (?:with|on) |\\. |, (?:not|never|no) (?:on |with )?(?:os )?\\d")
+                .matcher(clause);
         return next.find() ? clause.substring(0, next.start()) : clause;
     }
 
