@@ -98,14 +98,16 @@ final class LearnCommand implements Callable<Integer> {
         lesson.routes().forEach(answer.putArray("routes")::add);
         lesson.phones().forEach(answer.putArray("phones")::add);
         ArrayNode evidence = answer.putArray("evidence");
-        lesson.evidence()
-                .forEach(one -> evidence.addObject()
-                        .put("path", one.path())
-                        .put("value", one.value())
-                        .put("file", one.file())
-                        .put("line", one.line())
-                        .put("text", one.text())
-                        .put("sure", one.sure().word()));
+        lesson.evidence().forEach(one -> {
+            ObjectNode said = evidence.addObject()
+                    .put("path", one.path())
+                    .put("value", one.value())
+                    .put("file", one.file())
+                    .put("line", one.line())
+                    .put("text", one.text())
+                    .put("sure", one.sure().word());
+            one.second().ifPresent(second -> said.put("second", second));
+        });
         ArrayNode missing = answer.putArray("missing");
         lesson.missing()
                 .forEach(one -> missing.addObject().put("path", one.path()).put("ask", one.ask()));

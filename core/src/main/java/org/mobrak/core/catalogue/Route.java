@@ -334,8 +334,22 @@ public record Route(
      * @param checked when somebody last looked at it
      * @param written when its author wrote it
      * @param updated when its author last changed it
+     * @param votes of a draft from several recordings: where they do not agree
      */
-    public record Learnt(String from, String checked, Optional<String> written, Optional<String> updated) {}
+    public record Learnt(
+            String from, String checked, Optional<String> written, Optional<String> updated, List<Vote> votes) {
+        public Learnt {
+            votes = orEmpty(votes);
+        }
+    }
+
+    /**
+     * Recordings of one job do not agree on a value.
+     *
+     * @param at a JSON pointer into the route
+     * @param said what was taken; the question is open while it stands there
+     */
+    public record Vote(String at, String said, String ask) {}
 
     /** Somebody tried it on this build. The date is ISO 8601. */
     public record Report(String model, String build, boolean worked, String date) {}

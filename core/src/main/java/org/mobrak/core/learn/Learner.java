@@ -2,7 +2,10 @@ package org.mobrak.core.learn;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.mobrak.core.learn.page.Page;
 import org.mobrak.core.learn.page.Pages;
@@ -13,6 +16,7 @@ import org.mobrak.core.learn.reading.Understood;
 public final class Learner {
     private static final int FEWEST_HANDSETS = 3;
     private static final int LONGEST_SOURCE = 500;
+    private static final int MOST_RECORDINGS = 9;
 
     private final Understanding understanding = new Understanding();
 
@@ -32,7 +36,41 @@ public final class Learner {
         return lesson.with(phones);
     }
 
+    /** Recordings of one job are laid side by side; whatever else is read as one text. */
     private Lesson guides(List<Source> sources, LocalDate day) {
+        List<Page> pages = sources.stream()
+                .map(source -> Pages.of(source.name(), source.bytes()))
+                .toList();
+        boolean recorded = sources.size() > 1
+                && sources.size() <= MOST_RECORDINGS
+                && pages.stream().noneMatch(page -> page.seconds().isEmpty());
+        if (recorded) {
+            List<Lesson> each =
+                    sources.stream().map(source -> guide(List.of(source), day)).toList();
+            Optional<Lesson> one =
+                    SideBySide.of(each, sources.stream().map(Source::name).toList());
+            if (one.isPresent()) {
+                return one.get();
+            }
+        }
+        return guide(sources, day);
+    }
+
+    /** The same with the second at which a value is said. */
+    private static Lesson timed(Lesson lesson, List<Page> pages) {
+        Map<String, Map<Integer, Integer>> seconds = new HashMap<>();
+        pages.stream()
+                .filter(page -> !page.seconds().isEmpty())
+                .forEach(page -> seconds.put(page.file(), page.seconds()));
+        return seconds.isEmpty()
+                ? lesson
+                : lesson.saying(lesson.evidence().stream()
+                        .map(one -> one.at(Optional.ofNullable(
+                                seconds.getOrDefault(one.file(), Map.of()).get(one.line()))))
+                        .toList());
+    }
+
+    private Lesson guide(List<Source> sources, LocalDate day) {
         List<Page> pages = sources.stream()
                 .map(source -> Pages.of(source.name(), source.bytes()))
                 .toList();
@@ -50,7 +88,7 @@ public final class Learner {
         if (!guide.guide()) {
             return nothingLearnt(warnings, guide.why(), Accounting.of(pages, sources, guide, List.of()));
         }
-        Lesson lesson = drafting.lesson();
+        Lesson lesson = timed(drafting.lesson(), pages);
         return lesson.with(Accounting.of(pages, sources, guide, lesson.evidence()));
     }
 

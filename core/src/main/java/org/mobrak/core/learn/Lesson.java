@@ -3,6 +3,7 @@ package org.mobrak.core.learn;
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.mobrak.core.learn.reading.Sure;
 import org.mobrak.core.learn.reading.Understood.Role;
 
@@ -41,6 +42,11 @@ public record Lesson(
         return new Lesson(routes, phones, evidence, missing, warnings, lines);
     }
 
+    /** The same with other evidence. */
+    Lesson saying(List<Evidence> other) {
+        return new Lesson(routes, phones, other, missing, warnings, account);
+    }
+
     /** The same, with what the readings of phones say. */
     Lesson with(ReadPhones read) {
         if (read.phones().isEmpty()) {
@@ -70,8 +76,29 @@ public record Lesson(
      * @param path a JSON pointer into the lesson, such as {@code /routes/0/fits/phones/0/model}
      * @param line the physical line of the source on which the value begins, from 1
      * @param text that line
+     * @param second of a recording: when it is said
      */
-    public record Evidence(String path, String value, String file, int line, String text, Sure sure) {}
+    public record Evidence(
+            String path, String value, String file, int line, String text, Sure sure, Optional<Integer> second) {
+        public Evidence(String path, String value, String file, int line, String text, Sure sure) {
+            this(path, value, file, line, text, sure, Optional.empty());
+        }
+
+        Evidence at(Optional<Integer> other) {
+            return new Evidence(path, value, file, line, text, sure, other);
+        }
+
+        Evidence under(String other) {
+            return new Evidence(other, value, file, line, text, sure, second);
+        }
+
+        /** “2:13”, “1:02:13”; empty where it was not said but written. */
+        public Optional<String> clock() {
+            return second.map(all -> all < 3_600
+                    ? "%d:%02d".formatted(all / 60, all % 60)
+                    : "%d:%02d:%02d".formatted(all / 3_600, all / 60 % 60, all % 60));
+        }
+    }
 
     /** A question that must be answered before the draft can be a route. */
     public record Missing(String path, String ask) {}

@@ -32,6 +32,7 @@ public final class Questions {
         questions.phones();
         questions.changes();
         questions.work();
+        questions.votes();
         return List.copyOf(questions.asked);
     }
 
@@ -113,6 +114,27 @@ public final class Questions {
         if (!route.at("/costs").has("waiting")) {
             ask("costs:waiting", "/costs/waiting", "How many minutes are waited?");
         }
+    }
+
+    /** Where recordings of the job do not agree, until somebody decides. */
+    private void votes() {
+        each(route.at("/notes/learnt/votes"))
+                .filter(vote -> route.at(vote.path("at").asText())
+                        .asText()
+                        .equals(vote.path("said").asText()))
+                .forEach(vote -> ask(
+                        field(vote.path("at").asText()),
+                        vote.path("at").asText(),
+                        vote.path("ask").asText()));
+    }
+
+    /** The form's field for a place in the route. */
+    private static String field(String at) {
+        return at.startsWith("/work/steps/")
+                ? "step:" + at.substring("/work/steps/".length()).replace('/', ':')
+                : at.startsWith("/work/gates/")
+                        ? "gate:batteryPercent"
+                        : at.startsWith("/changes/") ? at.substring("/changes/".length()) : "models";
     }
 
     private static boolean hasSum(JsonNode file) {

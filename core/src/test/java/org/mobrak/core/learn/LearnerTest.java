@@ -708,4 +708,115 @@ class LearnerTest {
                 .filteredOn(one -> one.path().endsWith("/steps/1/text"))
                 .allSatisfy(one -> assertThat(one.file()).isEqualTo("steps.txt"));
     }
+
+    @Test
+    void recordingsOfOneJobAreLaidSideBySideAndWhatTheyDoNotAgreeOnIsAsked() {
+        Learner.Source careful = source("a.vtt", """
+                WEBVTT
+
+                00:00:02.000 --> 00:00:06.000
+                Today I root the Lark 5, model number LK-50, on system 5.1.1.
+
+                00:00:07.000 --> 00:00:11.000
+                Do not do this on the LK-50T, it has another loader.
+
+                00:00:12.000 --> 00:00:16.000
+                You want at least 50 percent in the battery.
+
+                00:01:05.000 --> 00:01:12.000
+                Switch the phone off, then hold volume up and power until the bird appears. That is the recovery.
+
+                00:01:20.000 --> 00:01:26.000
+                Choose install from card and pick lark-root.zip.
+
+                00:01:40.000 --> 00:01:45.000
+                It takes about two minutes.
+
+                00:03:50.000 --> 00:03:55.000
+                Restart the phone and check with the root app.
+                """);
+        Learner.Source other = source("b.srt", """
+                1
+                00:00:01,000 --> 00:00:05,000
+                Rooting the LK-50. System is 5.1.1.
+
+                2
+                00:00:30,000 --> 00:00:34,000
+                Charge it to 70 percent at least.
+
+                3
+                00:01:00,000 --> 00:01:06,000
+                Hold volume down and power until the bird appears, the recovery.
+
+                4
+                00:01:10,000 --> 00:01:16,000
+                Install from card, choose lark-root.zip, confirm.
+
+                5
+                00:01:20,000 --> 00:01:24,000
+                This takes about five minutes.
+
+                6
+                00:02:00,000 --> 00:02:05,000
+                Wipe the cache.
+
+                7
+                00:02:10,000 --> 00:02:16,000
+                Reboot the phone, and open the root app to check.
+                """);
+        Learner.Source typed = source("c.txt", """
+                0:03 so this is the lark five, the L K five zero
+                0:10 five one one is what it runs
+                0:44 hold volume up and power until the bird appears
+                0:50 now we are in the recovery
+                0:55 install from card, pick lark dash root dot zip
+                1:02 about two minutes
+                1:40 reboot the phone and check with the root app
+                """);
+
+        Lesson lesson = new Learner().learn(List.of(careful, other, typed), LocalDate.of(2026, 12, 1));
+
+        assertThat(lesson.routes()).hasSize(1);
+        JsonNode route = lesson.routes().get(0);
+        assertThat(route.at("/fits/phones").findValuesAsText("model")).containsExactly("LK-50");
+        assertThat(route.at("/work/gates").findValue("atLeast").asInt()).isEqualTo(70);
+        List<JsonNode> steps = Alignment.steps(route);
+        assertThat(steps)
+                .extracting(step -> step.path("keys").asText())
+                .contains("hold volume-up + power until the bird");
+        assertThat(steps)
+                .filteredOn(step -> step.path("text").asText().contains("lark-root.zip"))
+                .singleElement()
+                .extracting(step -> step.path("normalUntil").asInt())
+                .isEqualTo(5);
+        assertThat(route.at("/notes/learnt/votes").findValuesAsText("ask"))
+                .anyMatch(ask -> ask.contains("50 (a.vtt), 70 (b.srt)"))
+                .anyMatch(ask -> ask.contains("volume-down + power (b.srt at 1:00)"))
+                .anyMatch(ask -> ask.startsWith("1 of 3 recordings do this: b.srt at 2:00"));
+        assertThat(lesson.evidence())
+                .filteredOn(one -> one.file().equals("c.txt") && one.path().endsWith("/keys"))
+                .singleElement()
+                .satisfies(one -> {
+                    assertThat(one.clock()).contains("0:44");
+                    assertThat(lesson.routes().get(0).at(one.path().substring("/routes/0".length())))
+                            .isNotNull();
+                });
+
+        Lesson parts = new Learner().learn(List.of(careful, source("d.vtt", """
+                                WEBVTT
+
+                                00:00:02.000 --> 00:00:06.000
+                                In part two we take the network lock off the Wren, KQ-W21.
+
+                                00:00:10.000 --> 00:00:16.000
+                                Copy wren-lock.zip to the card and unpack it.
+                                """)), LocalDate.of(2026, 12, 1));
+        assertThat(parts.routes())
+                .as("another job is not laid beside it")
+                .noneMatch(one -> one.at("/notes/learnt").has("votes"));
+    }
+
+    private static Learner.Source source(String name, String text) {
+        return new Learner.Source(name, text.getBytes(StandardCharsets.UTF_8));
+    }
 }

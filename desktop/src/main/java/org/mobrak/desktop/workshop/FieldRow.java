@@ -227,8 +227,10 @@ final class FieldRow {
     }
 
     private Hyperlink link(Lesson.Evidence read) {
-        Hyperlink link =
-                new Hyperlink("line %d, %s".formatted(read.line(), read.sure().word()));
+        Hyperlink link = new Hyperlink("%s, %s"
+                .formatted(
+                        read.clock().map("said at "::concat).orElse("line " + read.line()),
+                        read.sure().word()));
         link.getStyleClass().add("sure-" + read.sure().word());
         link.setOnAction(press -> goToLine.accept(read.file(), read.line()));
         return link;
