@@ -21,7 +21,12 @@ public final class Learner {
     private final Understanding understanding = new Understanding();
 
     /** A text, and what it is called. */
-    public record Source(String name, byte[] bytes) {}
+    public record Source(String name, byte[] bytes) {
+        /** Its name without the folders that only this computer has. */
+        String shortName() {
+            return name.substring(Math.max(name.lastIndexOf('/'), name.lastIndexOf('\\')) + 1);
+        }
+    }
 
     /**
      * Reads texts as one guide; readings of a phone that lie among them become a phone.
@@ -48,7 +53,7 @@ public final class Learner {
             List<Lesson> each =
                     sources.stream().map(source -> guide(List.of(source), day)).toList();
             Optional<Lesson> one =
-                    SideBySide.of(each, sources.stream().map(Source::name).toList());
+                    SideBySide.of(each, sources.stream().map(Source::shortName).toList());
             if (one.isPresent()) {
                 return one.get();
             }
@@ -79,7 +84,7 @@ public final class Learner {
                 .map(odd -> new Lesson.Warning(odd.code(), odd.line(), odd.text()))
                 .toList();
         Understood guide = understanding.of(pages);
-        String names = sources.stream().map(Source::name).collect(Collectors.joining(", "));
+        String names = sources.stream().map(Source::shortName).collect(Collectors.joining(", "));
         Drafting drafting = new Drafting(guide, Evident.cut(names, LONGEST_SOURCE), day, warnings);
         if (!guide.guide() && guide.listed().size() >= FEWEST_HANDSETS) {
             Lesson handsets = drafting.handsets();

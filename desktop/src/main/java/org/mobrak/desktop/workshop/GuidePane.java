@@ -310,7 +310,7 @@ final class GuidePane {
             case REPORT -> "report";
             case WITHDRAWN -> "struck";
             case QUOTED -> "quoted";
-            case NAVIGATION -> "menu";
+            case NAVIGATION -> "skipped";
             case TALK -> "";
         };
     }
