@@ -186,7 +186,7 @@ final class NamesReading {
 
     /** The name that stands right before a model number, or at the end of the sentence before. */
     private Optional<Name> beside(ModelsReading.Named model) {
-        for (ModelsReading.Mention mention : model.mentions()) {
+        for (Mention mention : model.mentions()) {
             Sentence sentence = mention.sentence();
             String before = sentence.value().substring(0, mention.start());
             String near = before.substring(Math.max(0, before.length() - BEFORE));

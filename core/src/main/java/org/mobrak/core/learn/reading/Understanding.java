@@ -625,8 +625,7 @@ public final class Understanding {
 
         private void builds() {
             models.builds().forEach((key, named) -> {
-                boolean later = named.mentions().stream()
-                        .allMatch(mention -> ModelsReading.isLater(mention) || ModelsReading.isAside(mention));
+                boolean later = named.mentions().stream().allMatch(mention -> mention.isLater() || mention.isAside());
                 Optional<FileRead> other = insteadOn(named);
                 if (named.stance() == Stance.FOR || named.stance() == Stance.NONE) {
                     List<Understood.Phone> own = phones.values().stream()
@@ -661,7 +660,7 @@ public final class Understanding {
         /** “On build 33 you need that.img instead”: the file that goes with a build alone. */
         private Optional<FileRead> insteadOn(ModelsReading.Named build) {
             return build.mentions().stream()
-                    .map(ModelsReading.Mention::sentence)
+                    .map(Mention::sentence)
                     .filter(sentence -> ON_BUILD.matcher(sentence.lower()).find()
                             && sentence.lower().contains("instead"))
                     .flatMap(sentence -> files.kept().stream()
