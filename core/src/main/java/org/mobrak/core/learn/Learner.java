@@ -82,8 +82,14 @@ public final class Learner {
         List<Lesson.Warning> warnings = pages.stream()
                 .flatMap(page -> page.oddities().stream())
                 .map(odd -> new Lesson.Warning(odd.code(), odd.line(), odd.text()))
-                .toList();
+                .collect(Collectors.toCollection(ArrayList::new));
         Understood guide = understanding.of(pages);
+        if (guide.cut()) {
+            warnings.add(new Lesson.Warning(
+                    "too-long",
+                    1,
+                    "It is too long to be read whole: its end was passed over. Give the part with the guide alone."));
+        }
         String names = sources.stream().map(Source::shortName).collect(Collectors.joining(", "));
         Drafting drafting = new Drafting(guide, Evident.cut(names, LONGEST_SOURCE), day, warnings);
         if (!guide.guide() && guide.listed().size() >= FEWEST_HANDSETS) {
