@@ -57,6 +57,13 @@ final class Charge {
             }
             bare(sentence, sentences, all);
             boolean quoted = sentence.quoted();
+            if (!quoted && ChargeWords.isAbout(sentence) && sentence.section() != Sentence.Section.CHANGES) {
+                ChargeWords.least(sentence).forEach(read -> all.add(new Candidate(read, WORDED)));
+                Matcher full = FULLY.matcher(lower);
+                if (full.find()) {
+                    all.add(new Candidate(Read.of(100, sentence, full.start(), Sure.LIKELY), 1));
+                }
+            }
             if (!quoted
                     && (BATTERY.in(lower)
                             || lower.contains("charge")
@@ -87,6 +94,10 @@ final class Charge {
     }
 
     private static final int ASKED = 7;
+    private static final int WORDED = 4;
+
+    private static final Pattern FULLY = Pattern.compile(
+            "\\bcharge (?:it |the phone |the battery |your phone )?(?:up )?(?:fully|completely|to the full)\\b|\\b(?:battery|phone) (?:must|has to|should) be (?:full|fully charged)\\b");
 
     private static final Pattern HAS_TO_BE = Pattern.compile(
             "\\b(?:has|have|needs?|ought) to be (?:over|above|at least|more than) (\\d{2})\\b(?! ?(?:mb|gb|min|sec|hours?))");

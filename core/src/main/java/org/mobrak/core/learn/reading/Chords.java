@@ -18,11 +18,11 @@ public final class Chords {
         KEYS.put(
                 "volume-up",
                 Pattern.compile(
-                        "\\bvol(?:ume)?s?\\.?[\\s-]{0,2}(?:key |button )?(?:up\\b|plus\\b|\\+)|\\bvol \\+|\\bup[ -]volume|\\bboth vol(?:ume)?s?\\b|\\bvu\\b|\\bboth volume"));
+                        "\\b(?:upper|top) vol(?:ume)?\\b|\\bvol(?:ume)?s?\\.?[\\s-]{0,2}(?:key |button )?(?:up\\b|plus\\b|\\+)|\\bvol \\+|\\bup[ -]volume|\\bboth vol(?:ume)?s?\\b|\\bvu\\b|\\bboth volume"));
         KEYS.put(
                 "volume-down",
                 Pattern.compile(
-                        "\\bvol(?:ume)?\\.?[\\s-]{0,2}(?:key |button )?(?:down\\b|dn\\b|minus\\b|−)|\\bvol(?:ume)? ?-(?=\\W|$)|\\bdown[ -]volume|\\bboth vol(?:ume)?s?\\b|\\bvd\\b|\\bboth volume"));
+                        "\\b(?:lower|bottom) vol(?:ume)?\\b|\\bvol(?:ume)?\\.?[\\s-]{0,2}(?:key |button )?(?:down\\b|dn\\b|minus\\b|−)|\\bvol(?:ume)? ?-(?=\\W|$)|\\bdown[ -]volume|\\bboth vol(?:ume)?s?\\b|\\bvd\\b|\\bboth volume"));
         KEYS.put("home", Pattern.compile("\\bhome\\b(?! screen| folder| page)|\\bmiddle (?:key|button)"));
         KEYS.put(
                 "power",

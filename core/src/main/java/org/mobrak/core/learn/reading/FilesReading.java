@@ -24,7 +24,7 @@ final class FilesReading {
     private static final Pattern SLOT_BEFORE = Pattern.compile(
             "(?:\\bslots?|\\bfields?|\\bbox|\\bbutton|\\bline|\\bhole|\\bplace|\\btab|\\bentry)\\s*(?:named|called|labell?ed|marked|that says|which says|down it says|,|is|the|with|:)?\\s*(?:the )?[\"'“”(\\[*]{0,2}([A-Z][A-Z0-9]{0,11}(?: [A-Z]){0,3}|[A-Z]{2,12})[\"'“”)\\]*]{0,2}(?![\\w-])");
     private static final Pattern SLOT_AFTER = Pattern.compile(
-            "[\"'“”*]([A-Z][A-Z0-9]{0,11})[\"'“”*]\\s+(?:slot|field|box|button)|\\b([A-Z]{2,12})\\s+(?:slot|field|box)|(?:\\bin|\\binto|\\bput in|->|→)\\s+(?:slot\\s+)?[\"“]?([A-Z]{2,10})[\"”]?(?=\\s+(?:and|then|hit|press|,|$)|[.,;]|$)");
+            "[\"'“”*]([A-Z][A-Z0-9]{0,11})[\"'“”*]\\s+(?:slot|field|box|button)|\\b([A-Z]{2,12})\\s+(?:slot|field|box)|\\b[Tt]he ([A-Z]{2,10}) (?:line|button|row|entry)\\b|\\b[Tt]ick (?:the )?[\"“']?([A-Z]{2,10})\\b|\\b(?:choose|select|load|pick|use)\\b.{0,60}? for (?:the )?[\"“']?([A-Z]{2,10})[\"”']?(?=[.,;]|$)|(?:\\bin|\\binto|\\bput in|->|→)\\s+(?:slot\\s+)?[\"“]?([A-Z]{2,10})[\"”]?(?=\\s+(?:and|then|hit|press|,|$)|[.,;]|$)");
     private static final Pattern SLOT_EQUALS = Pattern.compile("(?<![\\w-])([A-Z]{1,10})\\s?=\\s?(?=[\\w-]+\\.)");
     private static final Pattern SLOT_QUOTED = Pattern.compile(
             "\\b(?:slot|field|box|button|line)s?\\s+(?:named |called |labell?ed |marked )?[\"“']([A-Za-z][A-Za-z0-9 ]{1,24})[\"”']");

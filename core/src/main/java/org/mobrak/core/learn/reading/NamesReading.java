@@ -6,10 +6,12 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import org.mobrak.core.learn.page.Block;
 
 /** Who made a phone and what it was sold as, by the capital words beside its model number and in the title. */
@@ -24,9 +26,13 @@ final class NamesReading {
                     .split("\\s+")));
 
     private static final Pattern NAME = Pattern.compile(
-            "(?<![\\p{L}\\d'])\\p{Lu}[\\p{L}’'-]*[\\p{Ll}][\\p{L}’'-]*(?:[ ](?:\\p{Lu}[\\p{L}’'-]*|\\d{1,2}(?![.\\d%:])|[IVX]{1,4}|[A-Z]\\d{1,3}|[A-Z]{2,4})(?![\\w.])){0,12}");
+            "(?<![\\p{L}\\d'])\\p{Lu}[\\p{L}’'-]*[\\p{Ll}][\\p{L}’'-]*(?:[ ][\"“]?(?:\\p{Lu}[\\p{L}’'-]*(?<!-)|\\d{1,2}(?![.\\d%:])|[IVX]{1,4}|[A-Z]\\d{1,3}|[A-Z]{2,4})(?![\\w.]|-\\d)){0,12}");
     private static final Pattern SMALL = Pattern.compile(
             "(?:^|[=,:;(] ?|\\b(?:the|my|a|an|for|on|is|own|called) )(\\p{L}{4,}(?: \\p{L}{3,})?(?: \\d{1,2}| \\p{L}{1,4})?)[ ,(:-]{1,3}(?:the |model |exactly )?$");
+    /** “The Lark (AB-50)”. */
+    private static final Pattern SINGLE = Pattern.compile(
+            "\\b(?:[Tt]he|[Aa]|[Mm]y|[Oo]ur|[Tt]his|[Yy]our) [\"“]?(\\p{Lu}\\p{Ll}{2,})[\"”]? ?\\((?:the |model |type |exactly )?$");
+
     private static final Pattern BYLINE = Pattern.compile(
             "(?:\\b(?:by|von|from|dr|mr|mrs|ms|frau|herr|thanks|thank you|user|author|to|dear|hi|hello|de|napisał|por|автор|wrote|greets|regards|cheers|sold by|locked by|one for|twin for|that of|version for|variant for|branded)\\.?:?|@|^[-—–*])\\s?\"?$");
     private static final Pattern MAKES =
@@ -111,7 +117,13 @@ final class NamesReading {
         weight += !first.isEmpty() && counts.getOrDefault(first, 0) > 1 ? .5 : 0;
         boolean makes =
                 sentences.stream().anyMatch(one -> one.lower().contains("driver") && makes(one.value(), name.maker()));
-        return weight + (makes ? 1 : 0);
+        boolean told = !name.shop().isEmpty()
+                && Pattern.compile(
+                                "(?i)(?:^\\W*(?:phone|device|tablet|name|sold as|handset)\\W{1,3}|\\b(?:phone|device|tablet) (?:is|was) (?:an? |the |called )?)(?:\\p{L}+ )?"
+                                        + Pattern.quote(name.shop()))
+                        .matcher(sentence.value())
+                        .find();
+        return weight + (makes ? 1 : 0) + (told ? 1 : 0);
     }
 
     private static boolean makes(String text, String maker) {
@@ -129,6 +141,23 @@ final class NamesReading {
             Matcher found = before.matcher(sentence.value());
             if (found.find() && !isCommon(found.group(1))) {
                 return new Name(found.group(1), name.shop(), sentence);
+            }
+        }
+        Pattern behind = Pattern.compile(Pattern.quote(name.shop())
+                + "[\"”']?,? (?:from|by|made by|which is made by|of the maker) (\\p{Lu}\\p{Ll}{2,})\\b|(\\p{Lu}\\p{Ll}{2,}) (?:»|>|/|›) "
+                + Pattern.quote(name.shop())
+                + "|^\\W*(?:[Mm]aker|[Mm]ake|[Bb]rand|[Mm]anufacturer|[Vv]endor)\\W{1,3}(\\p{Lu}\\p{L}{2,})\\W*$");
+        for (Sentence sentence : sentences) {
+            Matcher found = behind.matcher(sentence.value());
+            if (found.find()) {
+                String maker = IntStream.rangeClosed(1, 3)
+                        .mapToObj(found::group)
+                        .filter(Objects::nonNull)
+                        .findFirst()
+                        .orElse("");
+                if (!isCommon(maker)) {
+                    return new Name(maker, name.shop(), sentence);
+                }
             }
         }
         for (Sentence sentence : sentences) {
@@ -150,7 +179,8 @@ final class NamesReading {
         while (found.find()) {
             String before = sentence.lower().substring(Math.max(0, found.start() - 14), found.start());
             if (!BYLINE.matcher(before).find()) {
-                name(List.of(found.group().split(" ")), sentence).ifPresent(names::add);
+                name(List.of(found.group().replaceAll("[\"“”]", "").split(" ")), sentence)
+                        .ifPresent(names::add);
             }
         }
         return names;
@@ -203,6 +233,10 @@ final class NamesReading {
             Optional<Name> small = small(sentence, near);
             if (small.isPresent()) {
                 return small;
+            }
+            Matcher single = SINGLE.matcher(near);
+            if (single.find() && !isCommon(single.group(1)) && !capitals) {
+                return Optional.of(new Name("", single.group(1), sentence));
             }
             if (mention.start() < 4 && sentence.index() > 0) {
                 Sentence previous = sentences.get(sentence.index() - 1);

@@ -18,7 +18,7 @@ final class Sentences {
     private static final Pattern END = Pattern.compile(
             "[.!?…](?:(?<=[\\p{L}\\p{N}\"')\\]%][.!?…]{1,4})[\"')\\]]{0,2}\\s+(?=\\S)|(?=[A-Z][a-z])(?<!…))|\\n+\\s*");
     private static final Pattern SHORT = Pattern.compile(
-            "(?i)(?:^|[\\s(])(?:ca|circa|approx|e\\.g|i\\.e|etc|no|nr|vs|resp|min|sec|max|incl|excl|abt|bec|w|vol|batt|ver|v|st|dr|mr|mrs|fig|feat|op|z\\.b|bzw|sw|fw|recov|pwr|dn|esp|orig|temp|hr|hrs|aug|sept|sep|oct|nov|dec|jan|feb|mon|tue|wed|thu|fri|sat|sun)\\.$");
+            "(?i)(?:^|[\\s(+/])(?:ca|circa|approx|e\\.g|i\\.e|etc|no|nr|vs|resp|min|sec|max|incl|excl|abt|bec|w|vol|batt|ver|v|st|dr|mr|mrs|fig|feat|op|z\\.b|bzw|sw|fw|recov|pwr|dn|esp|orig|temp|hr|hrs|aug|sept|sep|oct|nov|dec|jan|feb|mon|tue|wed|thu|fri|sat|sun)\\.$");
 
     private static final List<Cue> SECTIONS = List.of(
             Cue.of(

@@ -40,13 +40,51 @@ enum Stance {
     private static final Pattern IN_LABEL = Pattern.compile(
             "^\\W*(?:a: |supported|works(?: on| with)?|for|models?|yes|ok|phones?|devices?|tested(?: on)?|compatible(?: with)?|confirmed)(?: models?| phones?| devices?)?:? ");
     /** “AB-1: never.” */
-    private static final Pattern REFUSED = Pattern.compile("\\W{0,4}(?:never|no|nope|not at all|forget it)\\W*");
+    private static final Pattern REFUSED =
+            Pattern.compile("\\W{0,4}(?:never|no|nope|not at all|forget it)\\W*|\\s{0,3}[:=-]?\\s{0,2}[✗✘❌]\\W*");
     /** “For the AB-1, what do I need?” asks of something else. */
     private static final Pattern STATED =
             Pattern.compile("^\\W{0,3}(?:so |then )?(?:what|how|where|which|is there)\\b.{0,60}$");
 
     private static final Pattern NOT_ONLY = Pattern.compile("\\bnot only\\b[^.]{0,24}$");
     /** Somebody tells how it went with his own; that is no word of the author's. */
+    /** Said of all that follows in its clause. */
+    private static final Cue ABOUT = Cue.of(
+            "(?:we are|i am|i'm|we're) speaking of",
+            "this is",
+            "(?:is|made|meant|intended|applies) (?:for|to)",
+            "supports",
+            "supported(?: on| are)?",
+            "tested (?:on|with)",
+            "the phone is",
+            "works? (?:on|with|for)",
+            "covers?",
+            "roots?");
+    /** Said right behind it. */
+    private static final Cue GOOD_AFTER = Cue.of(
+            "works?",
+            "worked",
+            "supported",
+            "tested",
+            "yes",
+            "same phone",
+            "same board",
+            "right\\?",
+            "goes on",
+            "is covered",
+            "as well",
+            "too",
+            "alike",
+            "(?:is|are) fine",
+            "ok(?:ay)?",
+            "both",
+            "with os",
+            "os \\d.*",
+            "got",
+            "running",
+            "stands?",
+            "on the back");
+
     static final Cue REPORT = Cues.of("stance.report");
 
     /** What is said of the words between two places of a sentence. */
@@ -80,10 +118,12 @@ enum Stance {
         }
         // “The AB-1 is the same, but I have not tried it” goes on behind the clause.
         String rest = lower.substring(to);
-        if (UNTRIED.in(rest)
-                && rest.startsWith(" but ")
-                && !NUMBERED.matcher(rest).find()) {
+        boolean goesOn = rest.startsWith(" but ") && !NUMBERED.matcher(rest).find();
+        if (goesOn && UNTRIED.in(rest)) {
             return UNSURE;
+        }
+        if (goesOn && OTHERWISE.matcher(rest).lookingAt()) {
+            return AGAINST;
         }
         int not = lastAt(NOT_BEFORE, before);
         if (not >= 0 && before.length() - not < 50 && !before.substring(not).matches(".*[,:-] .*")
@@ -95,7 +135,12 @@ enum Stance {
         }
         boolean listed = sentence.section() == Sentence.Section.PHONES
                 || IN_LABEL.matcher(lower).find();
-        return listed || GOOD.in(before) || GOOD.in(after) ? FOR : NONE;
+        return listed
+                        || ABOUT.in(before)
+                        || GOOD.in(before.substring(Math.max(0, before.length() - 25)))
+                        || GOOD_AFTER.in(after)
+                ? FOR
+                : NONE;
     }
 
     /** Without what stands in brackets; of a bracket that was opened before only what stands behind it. */
@@ -117,6 +162,10 @@ enum Stance {
 
     private static final Pattern NEXT_ONE = Pattern.compile(
             "\\W{0,3}(?:for |on |with |the |a |an |your |any |of |model |type ){0,3}(?=[\\w.-]{0,12}\\d)[a-z\\d]{1,8}[-_.]?[a-z\\d]");
+
+    /** “… looks the same but has another board.” */
+    private static final Pattern OTHERWISE = Pattern.compile(
+            " but (?:it |that one |this one )?(?:has|have|with|uses|comes with|is|got) (?:got )?(?:an? )?(?:another|other|different)\\b");
 
     /** “Do not use any of these files on the AB-1.” */
     private static final Pattern NOT_USE = Pattern.compile(

@@ -91,9 +91,52 @@ final class StepsReading {
         steps.clear();
         steps.addAll(parted);
         steps.forEach(this::fill);
+        keysBeside();
         merge();
         return steps;
     }
+
+    /** Keys that are told beside the list of steps belong to the step that leads there. */
+    private void keysBeside() {
+        for (Sentence sentence : sentences) {
+            boolean step = steps.stream()
+                    .anyMatch(one -> one.sentences.contains(sentence) || one.first.block() == sentence.block());
+            Optional<String> mode = step
+                            || sentence.quoted()
+                            || sentence.aside()
+                            || sentence.takenBack()
+                            || NO_KEYS.contains(sentence.section())
+                            || Acts.isNegated(sentence)
+                    ? Optional.empty()
+                    : mode(sentence.lower());
+            Optional<String> keys = mode.flatMap(any -> Chords.chord(sentence.lower()));
+            boolean known =
+                    keys.isEmpty() || steps.stream().anyMatch(one -> one.mode.equals(mode) && one.keys.isPresent());
+            if (!known) {
+                steps.stream()
+                        .filter(one -> one.mode.equals(mode) && one.phase.equals("do") && GOES.in(one.first.lower()))
+                        .findFirst()
+                        .ifPresent(one -> one.keys = keys.map(said -> Read.of(said, sentence, 0, Sure.LIKELY)));
+            }
+        }
+    }
+
+    private static final EnumSet<Section> NO_KEYS =
+            EnumSet.of(Section.EXCLUDED, Section.CHANGES, Section.UNDO, Section.TALK);
+    private static final Cue GOES = Cue.of(
+            "into",
+            "to",
+            "in(?:side)?",
+            "go",
+            "goes",
+            "boot(?:s|ed)?",
+            "start(?:s|ed)?",
+            "enter",
+            "open",
+            "reach",
+            "get",
+            "recovery:?",
+            "download mode");
 
     /** “And how do you get there?” */
     private static final Pattern ASKED = Pattern.compile(

@@ -182,6 +182,7 @@ public final class Understanding {
                 }
             });
             models.models().keySet().forEach(words::add);
+            words.remove("");
             return words;
         }
 
@@ -627,7 +628,9 @@ public final class Understanding {
             models.builds().forEach((key, named) -> {
                 boolean later = named.mentions().stream().allMatch(mention -> mention.isLater() || mention.isAside());
                 Optional<FileRead> other = insteadOn(named);
-                if (named.stance() == Stance.FOR || named.stance() == Stance.NONE) {
+                if (named.stance() == Stance.FOR
+                        || named.stance() == Stance.NONE
+                                && named.mentions().stream().anyMatch(Reader::isOwnBuild)) {
                     List<Understood.Phone> own = phones.values().stream()
                             .filter(phone -> phones.size() == 1
                                     || named.mentions().stream()
@@ -655,6 +658,16 @@ public final class Understanding {
                     }
                 }
             });
+        }
+
+        /** Where builds stand that a guide is for: labelled, in a list, or where it says what it is about. */
+        private static boolean isOwnBuild(Mention mention) {
+            return mention.stance() == Stance.NONE
+                    && !mention.isAside()
+                    && !mention.isLater()
+                    && (mention.isOfABuild()
+                            || mention.sentence().isListed()
+                            || mention.sentence().index() < 4);
         }
 
         /** “On build 33 you need that.img instead”: the file that goes with a build alone. */

@@ -304,9 +304,13 @@ final class VersionsReading {
                 lastWasOs = false;
                 continue;
             }
-            boolean range = joined
-                    && lower.substring(lastEnd, start)
-                            .matches("\\s?(?:-|to|up to(?: and including)?|through|thru|until)\\s?(?:os )?");
+            boolean between = joined
+                    && lower.substring(lastEnd, start).matches("\\s?and\\s?(?:os )?")
+                    && lower.substring(0, lastEnd).matches(".*\\bbetween (?:os |version )?\\S+");
+            boolean range = between
+                    || joined
+                            && lower.substring(lastEnd, start)
+                                    .matches("\\s?(?:-|to|up to(?: and including)?|through|thru|until)\\s?(?:os )?");
             if (range
                     && !versions.isEmpty()
                     && versions.get(versions.size() - 1).versions().exact().isPresent()) {
@@ -363,7 +367,7 @@ final class VersionsReading {
         boolean shaped = version.split("\\.").length == 3
                 || after.matches("\\W{0,2}(?:or|and) (?:newer|later|up|above|older|earlier).*");
         boolean company = before.matches(
-                ".*(?:\\b(?:on|with|from|running|runs|for|is|was|at|are|only|it's|to|had|has|have|came with|both|than|in|did|or|and|until|after|before|out of|up to|became|booted|say|says|under|below|above|since|through)|[(,:;=-]|^)\\s?(?:the |a |my |plain |latest |only |stock |old |version |os )?$");
+                ".*(?:\\b(?:on|with|from|running|runs|for|is|was|at|are|only|it's|to|had|has|have|ran|came with|both|than|in|did|or|and|until|after|before|between|out of|up to|became|booted|say|says|read|reads|show|shows|under|below|above|since|through)|[(,:;=-]|^)\\s?(?:the |a |my |plain |latest |only |stock |old |version |os )?$");
         boolean bare =
                 labelled && before.matches(".*(?<!os )(?<!system )\\bversion\\W{1,3}(?:is |must be |should be )?$");
         if ((!labelled && !shaped || bare) && isOfAThing(version) || bare && speaksOfATool(sentence, lower, start)) {
@@ -412,7 +416,7 @@ final class VersionsReading {
                                         ".*\\b(?:up to|at most|until|below|before|<=?|no newer than|older than)\\s?(?:and including |os |version )?$")
                         ? Versions.upTo(version)
                         : Versions.exactly(version);
-        boolean to = isTo(sentence, before, after);
+        boolean to = isTo(sentence, before, after) && !isLookedUpBefore(sentence, lower.substring(0, start));
         boolean labelled = before.matches(".*\\b(?:os|os version|running|version)\\W{1,3}$");
         boolean refused = near(after)
                         .matches(
@@ -469,10 +473,33 @@ final class VersionsReading {
     /** What is said of a version before the next is named. */
     private static String near(String after) {
         String clause = after.substring(0, Math.min(after.length(), Stance.clauseEnd(after, 0)));
-        Matcher next = Pattern.compile("\\d\\.\\d|, (?:with|on) |\\. |, (?:not|never|no) (?:on |with )?(?:os )?\\d")
+        Matcher next = Pattern.compile(
+                        "\\d\\.\\d|, (?:with|on) |\\. |, (?:not|never|no) (?:on |with )?(?:os )?\\d|, (?:if|else|otherwise)\\b|[,(] ?(?:later|newer|higher|anything (?:newer|later|above|higher)|(?:all|every)(?:thing)? (?:after|above|later|newer)|from)\\b")
                 .matcher(clause);
         return next.find() ? clause.substring(0, next.start()) : clause;
     }
+
+    /** “In the settings it should say 5.1” above the first step is what the phone must have, and so is what one first goes back to. */
+    private boolean isLookedUpBefore(Sentence sentence, String before) {
+        boolean early = sentences.stream()
+                .filter(one -> one.is(Block.Kind.STEP))
+                .findFirst()
+                .map(first -> sentence.index() < first.index())
+                .orElse(sentence.index() < SHORT);
+        return early
+                && (LOOKED_UP.matcher(before).find()
+                        || UP_TO.matcher(before).find()
+                        || LABELLED.matcher(before).find()
+                        || FIRST.matcher(before).find());
+    }
+
+    private static final Pattern LOOKED_UP =
+            Pattern.compile("\\b(?:settings|about(?: phone)?|menu)\\b.{0,40}\\b(?:says?|reads?|shows?|stands?|be)\\s$");
+    private static final Pattern LABELLED = Pattern.compile("^\\W*(?:firmware|software|system|os)(?: version)?: ?$");
+    private static final Pattern UP_TO =
+            Pattern.compile("\\b(?:os|systems?|versions?|firmwares?|everything) up to (?:and including )?$");
+    private static final Pattern FIRST =
+            Pattern.compile("\\bfirst (?:go|get|come|bring it|put it) (?:back |down )?to (?:os )?$");
 
     private static boolean isTo(Sentence sentence, String before, String after) {
         boolean was = before.matches(
