@@ -709,6 +709,64 @@ class LearnerTest {
                 .allSatisfy(one -> assertThat(one.file()).isEqualTo("steps.txt"));
     }
 
+    /** Nobody's file for another: cards of labels, a column that answers another question, images each for a version. */
+    @Test
+    void aFileIsOfferedOnlyToThePhonesAndVersionsItStandsWith() {
+        Lesson cards = learn("cards.txt", """
+                Model:    PL-3
+                Os:       2.3.6
+                File:     pl3root.zip
+                MD5:      e4da3b7fbbce2345d7772b0674a318d5
+                Battery:  30
+                -----
+                Model:    PL-5
+                Os:       4.0.4
+                File:     pl5root.zip
+                MD5:      1679091c5a880faf6fb5e6087eb1b2dc
+                Battery:  50
+                -----
+                Model:    PL-5W
+                Os:       4.0.4
+                Remark:   NOTHING WORKS, DO NOT USE pl5root.zip
+
+                Both zips: onto the card, recovery (volume up + power), apply, restart.
+                """);
+        assertThat(fitting(cards)).containsExactly("PL-3 2.3.6 pl3root.zip", "PL-5 4.0.4 pl5root.zip");
+        assertThat(cards.routes().get(1).at("/work/gates").findValue("atLeast").asInt())
+                .isEqualTo(50);
+
+        Lesson sheet = learn("sheet.csv", """
+                model,os,build,app,md5,loses data,result
+                GR-7,4.1.2,GR7_B14,grapple.apk,a5bfc9e07964f8dddeb95fc584cd965d,no,works
+                GR-7,4.1.2,GR7_B15,grapple.apk,a5bfc9e07964f8dddeb95fc584cd965d,no,fails since B15
+                GR-9,4.1.2,GR9_A01,grapple.apk,a5bfc9e07964f8dddeb95fc584cd965d,no,nothing works
+                """);
+        assertThat(fitting(sheet)).containsExactly("GR-7 4.1.2 grapple.apk");
+        assertThat(sheet.routes().get(0).at("/fits/excludedBuilds").findValuesAsText("build"))
+                .contains("GR7_B15");
+
+        Lesson images = learn("images.md", """
+                # Boot images with root for the Corvo C1
+
+                Flash with `ptool flash boot FILE`. The bootloader must be unlocked.
+
+                - boot-c1-2.1.img, md5 1f3870be274f6c49b3e31a0c6728957f, for 4.4.4
+                - boot-c1-2.0.img, md5 b026324c6904b2a9cb4b88d6d61c81d1, for 4.4.2
+                """);
+        assertThat(fitting(images)).containsExactly("C1 4.4.4 boot-c1-2.1.img", "C1 4.4.2 boot-c1-2.0.img");
+    }
+
+    /** Of each draft the phone, its version and the files. */
+    private static List<String> fitting(Lesson lesson) {
+        return lesson.routes().stream()
+                .map(route -> String.join(
+                        " ",
+                        String.join("/", route.at("/fits/phones").findValuesAsText("model")),
+                        String.join("/", route.at("/fits/phones").findValuesAsText("osVersion")),
+                        String.join("/", route.at("/work/files").findValuesAsText("name"))))
+                .toList();
+    }
+
     @Test
     void recordingsOfOneJobAreLaidSideBySideAndWhatTheyDoNotAgreeOnIsAsked() {
         Learner.Source careful = source("a.vtt", """

@@ -26,7 +26,8 @@ final class PlainPage {
     private static final Pattern BOX = Pattern.compile("^(.*?)\\s{2,}([|+][^|+]{3,}[|+])\\s*$");
 
     private static final Pattern LETTER = Pattern.compile("^\\(?[a-zA-Z]\\)\\s+(?=\\S)");
-    private static final Pattern BULLET = Pattern.compile("^(?:[-*•+·○●▪>»~]|->|→|\\[[ xX]?\\]|[☐☑✓✔])\\s+(?=\\S)");
+    private static final Pattern BULLET =
+            Pattern.compile("^(?:[-*•+·○●▪>»~]|:(?=\\s+\\S{6})|->|→|\\[[ xX]?\\]|[☐☑✓✔])\\s+(?=\\S)");
     private static final Pattern RULE = Pattern.compile("^[-=_*~#+|.:\\s]{3,}$");
     private static final Pattern POST = Pattern.compile(
             "^(?:#\\d{1,4}\\b|post #?\\d+).{0,80}$|^.{0,60}(?:wrote|writes|schrieb(?: sie)?|replied):$",

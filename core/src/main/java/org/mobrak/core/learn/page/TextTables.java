@@ -44,6 +44,10 @@ final class TextTables {
         if (isTabbed(line) && from + 1 < lines.length && isTabbed(lines[from + 1])) {
             return Optional.of(tabbed(lines, from));
         }
+        Optional<Found> cards = new CardTables(file, markup).at(lines, from);
+        if (cards.isPresent()) {
+            return cards;
+        }
         Optional<Found> headed = columns(lines, from);
         return headed.isPresent() ? headed : headless(lines, from);
     }

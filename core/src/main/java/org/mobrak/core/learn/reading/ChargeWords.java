@@ -32,7 +32,7 @@ final class ChargeWords {
     private static final Pattern BEFORE = Pattern.compile(
             "(?:\\bat least|\\bat the least|\\bmin(?:imum)?(?:\\.|:| is| of| charge:?)?|\\b(?:not|never|don't|dont|wouldn't|would not|won't|shouldn't|must not)\\b[^.;]{0,36}\\b(?:less than|below|under)|\\bno less than|\\bover|\\babove|\\bmore than|>=?|≥)\\W{0,3}$");
     private static final Pattern AFTER = Pattern.compile(
-            "^\\s?(?:\\+|(?:full |charged? )?(?:or|and) (?:more|better|up|higher|above|over)\\b|(?:is |as |was )?(?:the |a )?(?:minimum|least)\\b|(?:of (?:a |the )?)?(?:a )?(?:battery |charge )?(?:is|will be|should be|would be) (?:enough|plenty|fine|sufficient)\\b|at (?:the )?least\\b)");
+            "^\\s?(?:\\+|(?:full |charged? )?(?:or|and) (?:more|better|up|higher|above|over)\\b|(?:is |as |was )?(?:the |a )?(?:minimum|least)\\b|(?:of (?:a |the )?)?(?:a )?(?:battery |charge )?(?:is|will be|should be|would be) (?:enough|plenty|fine|sufficient)\\b|(?:of )?(?:battery |charge )?at (?:the )?least\\b)");
     /** What somebody's own had, and how fast something goes. */
     private static final Pattern OWN = Pattern.compile(
             "\\b(?:i|mine|we|his|hers?) (?:had|was|were|has|have|am|are|stood|showed)\\b[^,.;]{0,14}$|\\b(?:drains?|loses?|lost|dropped|fell)\\b[^,.;]{0,20}$");

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.mobrak.core.learn.page.Block;
 import org.mobrak.core.learn.page.Text;
 
@@ -406,6 +407,22 @@ final class FilesReading {
         return Optional.empty();
     }
 
+    private static final Pattern FOR_VERSION = Pattern.compile(
+            "\\b(?:for|on|with|under)\\s(?:os |version |system )?(\\d{1,2}\\.\\d{1,2}(?:\\.\\d{1,2})?)\\b(?!\\.?\\d)");
+
+    /** The version of the OS that a file is for, by a sentence that names it alone: “a.img, for 4.4.4”. */
+    static Optional<Read<String>> version(FileRead file) {
+        return file.sentences.stream()
+                .filter(sentence -> FileNames.names(sentence.value()).size() == 1)
+                .flatMap(sentence -> {
+                    Matcher version = FOR_VERSION.matcher(sentence.lower());
+                    return version.find()
+                            ? Optional.of(Read.of(version.group(1), sentence, version.start(1), Sure.LIKELY)).stream()
+                            : Stream.empty();
+                })
+                .findFirst();
+    }
+
     /** Of several versions of one file the newest counts, where no phone stands with the older one. */
     void newest() {
         Map<String, List<FileRead>> alike = new LinkedHashMap<>();
@@ -414,7 +431,12 @@ final class FilesReading {
                         none -> new ArrayList<>())
                 .add(file));
         alike.values().stream().filter(some -> some.size() > 1).forEach(some -> {
+            long versions = some.stream()
+                    .flatMap(file -> version(file).map(Read::value).stream())
+                    .distinct()
+                    .count();
             boolean apart = some.stream().anyMatch(file -> !file.models.isEmpty())
+                    || versions == some.size()
                     || some.stream()
                             .allMatch(file -> file.sentences.stream()
                                     .anyMatch(one -> some.stream()

@@ -95,12 +95,16 @@ final class TablesReading {
             Cue.of("to", "after(?:wards)?", "gives", "becomes", "new", "result", "target", "updates? to", "then");
     private static final Pattern NO = Pattern.compile(
             "(?:^|[|(])\\s*(?:no|n|nope|none|x|✗|✘|fails?|failed|never|withdrawn|dead|closed|locked\\b.*|not offered.*|not possible.*|no root.*|does not.*|doesn't.*|refused.*|bricks?.*|unsupported|not supported.*|taken down.*|removed|nothing|do not|don't|keep off|hands off)\\b\\s*(?:[(|,.;!¹²³\\d]|$)");
+    /** How a status begins that is none: “fails since B15”, “nothing works”. */
+    private static final Pattern REFUSED = Pattern.compile(
+            "^\\W*(?:no(?! (?:problems?|issues?|complaints|trouble))|not(?! (?:tested|tried))|fails?|failed|broken|dead|bricks?|never|patched|closed|locked|doesn't|does not|nothing|refuses|hangs|loops|do not|don't)\\b");
+
     private static final Pattern OPEN = Pattern.compile(
             "(?:^|[|(])\\s*(?:\\?+|beta\\b.*|untested.*|not tested.*|coming? soon.*|comin soon.*|nobody.*|maybe.*|soon|alpha|wip|reported.*|only built.*|0 days?)\\s*(?:[|)]|$)");
     private static final Pattern YES =
             Pattern.compile("^(?:y|yes|ok|works?|stable|✓|✔|good|fine|me|done|all right|tested)\\W{0,3}\\d?$");
     private static final Pattern SAME = Pattern.compile(
-            "^(?:same(?: (?:zip|file|as above|image|one))?(?: as above)?|as above|ditto|dto\\.?|\"|''|〃|idem|s\\. ?o\\.|see above)$");
+            "^(?:same(?: (?:zip|file|as above|image|one))?(?: as above)?|as above|ditto|dto\\.?|\"|''|〃|idem|s\\. ?o\\.|see above|(?:the )?same as (?:the )?[\\w.-]+)$");
     private static final Pattern VERSION =
             Pattern.compile("(?<![\\w.])\\d{1,2}\\.(?:\\d{1,2}|x)(?:\\.(?:\\d{1,2}|x))?(?![\\w]|\\.\\d)");
 
@@ -373,8 +377,9 @@ final class TablesReading {
         List<Read<Versions>> versions = cell(cells, columns, Column.OS)
                 .map(cell -> versions(cell, columns, row))
                 .orElse(List.of());
-        List<Read<String>> builds =
-                cell(cells, columns, Column.BUILD).map(TablesReading::builds).orElse(List.of());
+        List<Read<String>> builds = cell(cells, columns, Column.BUILD)
+                .map(cell -> builds(cell, models))
+                .orElse(List.of());
         rows.add(new RowRead(
                 models,
                 versions,
@@ -400,6 +405,8 @@ final class TablesReading {
             String mark = i <= own && !models.isEmpty() ? lower.replaceFirst("\\s.*$", "") : "";
             if (marksOut.contains(mark)
                     || i != own && !others.contains(i) && NO.matcher(lower).find()
+                    || Integer.valueOf(i).equals(columns.get(Column.STATUS))
+                            && REFUSED.matcher(lower).find()
                     || WITHDRAWN.in(lower)) {
                 return Stance.AGAINST;
             }
@@ -487,13 +494,14 @@ final class TablesReading {
         return found;
     }
 
-    private static List<Read<String>> builds(Text cell) {
+    private static List<Read<String>> builds(Text cell, List<Read<String>> models) {
         List<Read<String>> found = new ArrayList<>();
         Matcher parts = Pattern.compile("[\\w][\\w./-]*[\\w]").matcher(cell.value());
         while (parts.find()) {
             boolean build = parts.group().chars().anyMatch(Character::isDigit)
                     && parts.group().length() > 2;
-            if (build && !FileNames.isFile(parts.group())) {
+            boolean model = models.stream().anyMatch(read -> read.value().equals(parts.group()));
+            if (build && !model && !FileNames.isFile(parts.group())) {
                 found.add(new Read<>(parts.group(), cell, parts.start(), Sure.CERTAIN));
             }
         }

@@ -84,6 +84,7 @@ public final class Understanding {
             files.used();
             List<Read<Versions>> shared = new ArrayList<>();
             versions(versions.versions(), shared);
+            pairByVersion(shared);
             builds();
             StatesReading states = new StatesReading(sentences, phrases).read();
             Goals goals = new Goals(sentences, phrases, files.kept(), titled);
@@ -395,6 +396,38 @@ public final class Understanding {
             if (beside.size() == 1 && others) {
                 file.models.addAll(beside);
             }
+        }
+
+        /** “A.img for 4.4.4”, “B.img for 4.4.2”: files of one kind, each for another version. */
+        private void pairByVersion(List<Read<Versions>> shared) {
+            Map<FileRead, Read<String>> told = new LinkedHashMap<>();
+            files.kept().stream()
+                    .filter(file -> file.versions.isEmpty())
+                    .forEach(file -> FilesReading.version(file).ifPresent(version -> told.put(file, version)));
+            Set<String> versions = told.values().stream().map(Read::value).collect(Collectors.toSet());
+            boolean oneKind =
+                    told.keySet().stream().map(Reader::extension).distinct().count() == 1;
+            if (versions.size() < 2 || !oneKind) {
+                return;
+            }
+            told.forEach((file, version) -> {
+                Set<String> own = file.models.isEmpty() ? Set.copyOf(phones.keySet()) : Set.copyOf(file.models);
+                own.stream().filter(phones::containsKey).forEach(key -> bind(file, key, version));
+            });
+            shared.removeIf(
+                    read -> read.value().exact().filter(versions::contains).isPresent());
+        }
+
+        private void bind(FileRead file, String key, Read<String> version) {
+            file.models.add(key);
+            file.versions.computeIfAbsent(key, none -> new LinkedHashSet<>()).add(version.value());
+            Optional.ofNullable(phones.get(key))
+                    .filter(phone -> phone.versions().stream()
+                            .noneMatch(read -> read.value()
+                                    .exact()
+                                    .filter(version.value()::equals)
+                                    .isPresent()))
+                    .ifPresent(phone -> phone.versions().add(version.as(Versions.exactly(version.value()))));
         }
 
         /** A file below the heading of one phone, where other phones have headings too. */
