@@ -2,6 +2,7 @@ package org.mobrak.core.logbook;
 
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.sql.Connection;
@@ -28,7 +29,7 @@ public final class Backups {
 
     private static final String BEGIN = "logbook-";
     private static final String END = ".db";
-    private static final List<String> BESIDE = List.of("", "-wal", "-shm");
+    private static final List<String> BESIDE = List.of("", "-wal", "-shm", "-journal");
 
     private final Path folder;
     private final Path logbook;
@@ -44,7 +45,7 @@ public final class Backups {
     }
 
     private List<Path> all() throws IOException {
-        if (!Files.isDirectory(folder)) {
+        if (!Files.isDirectory(folder, LinkOption.NOFOLLOW_LINKS)) {
             return List.of();
         }
         try (Stream<Path> inside = Files.list(folder)) {
@@ -81,6 +82,9 @@ public final class Backups {
 
     /** The copy is there whole or not at all. */
     private void make(Path copy) throws IOException {
+        if (Files.isSymbolicLink(folder)) {
+            throw new UnreadableInput(folder + " is a link; no copy of the logbook is made through it. Delete it.");
+        }
         Files.createDirectories(folder);
         Path beside = folder.resolve(".new-" + copy.getFileName());
         Files.deleteIfExists(beside);
@@ -113,7 +117,7 @@ public final class Backups {
         Path kept = Files.createDirectories(backups.folder.resolve("replaced-" + stamp));
         for (String ending : BESIDE) {
             Path old = workspace.resolve("logbook.db" + ending);
-            if (Files.exists(old)) {
+            if (Files.isRegularFile(old, LinkOption.NOFOLLOW_LINKS)) {
                 Files.copy(old, kept.resolve(old.getFileName()), StandardCopyOption.REPLACE_EXISTING);
             }
         }
@@ -123,12 +127,16 @@ public final class Backups {
         // A log that stays behind would be played into the logbook that takes the place of its own.
         Files.deleteIfExists(workspace.resolve("logbook.db-wal"));
         Files.deleteIfExists(workspace.resolve("logbook.db-shm"));
+        Files.deleteIfExists(workspace.resolve("logbook.db-journal"));
         Files.move(fresh, backups.logbook, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
         return kept;
     }
 
     /** What stands in the log goes into the logbook, so that it is whole without it; one that is damaged stays as it is. */
     private static void settle(Path logbook) {
+        if (!Files.isRegularFile(logbook, LinkOption.NOFOLLOW_LINKS)) {
+            return;
+        }
         try (Connection connection = DriverManager.getConnection("jdbc:sqlite:" + logbook);
                 Statement statement = connection.createStatement()) {
             statement.execute("PRAGMA wal_checkpoint(TRUNCATE)");

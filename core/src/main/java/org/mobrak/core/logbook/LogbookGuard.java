@@ -25,7 +25,10 @@ final class LogbookGuard {
     static final int APPLICATION = 0x4D6F6272;
 
     private static final String LOG = "-wal";
-    private static final String LOOKING = "looking";
+    private static final String JOURNAL = "-journal";
+    private static final String LOOKING = "mobrak-looking-";
+    /** A log is written back long before it is so much larger than its database; our own choice. */
+    private static final long MOST_BYTES_OF_A_LOG = 256L << 20;
 
     private final Path file;
 
@@ -48,7 +51,7 @@ final class LogbookGuard {
             }
             return;
         }
-        for (Path each : List.of(file, log, beside("-shm"))) {
+        for (Path each : List.of(file, log, beside("-shm"), beside(JOURNAL))) {
             if (Files.exists(each, LinkOption.NOFOLLOW_LINKS)
                     && !Files.isRegularFile(each, LinkOption.NOFOLLOW_LINKS)) {
                 throw new UnreadableInput(each + " is a link or a device and no file; it is not opened.");
@@ -72,13 +75,30 @@ final class LogbookGuard {
         }
     }
 
+    /** All that the database would take with it when it is opened is looked at together with it. */
     private void checkCopy(Path log) throws IOException {
+        List<Path> beside = List.of(log, beside(JOURNAL));
+        long bytes = Files.size(file);
+        for (Path each : beside) {
+            long size = Files.exists(each) ? Files.size(each) : 0;
+            if (size > Files.size(file) + MOST_BYTES_OF_A_LOG) {
+                throw refused("has a log of %d MB beside it, far larger than itself".formatted(size >> 20));
+            }
+            bytes += size;
+        }
         sweep();
-        Path folder = Files.createTempDirectory(file.getParent(), LOOKING);
+        Path folder =
+                Files.createTempDirectory(LOOKING + ProcessHandle.current().pid() + "-");
         try {
-            Path copy = Files.copy(file, folder.resolve("copy.db"));
-            if (Files.exists(log)) {
-                Files.copy(log, folder.resolve("copy.db" + LOG));
+            if (Files.getFileStore(folder).getUsableSpace() < bytes) {
+                throw new UnreadableInput("There is no room in %s to look at the logbook first; %d MB are needed."
+                        .formatted(folder.getParent(), (bytes >> 20) + 1));
+            }
+            Path copy = Files.copy(file, folder.resolve("copy.db"), LinkOption.NOFOLLOW_LINKS);
+            for (String ending : List.of(LOG, JOURNAL)) {
+                if (Files.exists(beside(ending))) {
+                    Files.copy(beside(ending), folder.resolve("copy.db" + ending), LinkOption.NOFOLLOW_LINKS);
+                }
             }
             look(copy);
         } finally {
@@ -86,11 +106,20 @@ final class LogbookGuard {
         }
     }
 
-    /** What a killed program left; nobody else looks here while this one holds the workspace. */
-    private void sweep() throws IOException {
-        try (DirectoryStream<Path> left = Files.newDirectoryStream(file.getParent(), LOOKING + "[0-9]*")) {
+    /** What programs left that were killed; in the computer's own place for such, never in the workspace. */
+    private static void sweep() throws IOException {
+        Path place = Path.of(System.getProperty("java.io.tmpdir"));
+        try (DirectoryStream<Path> left = Files.newDirectoryStream(place, LOOKING + "[0-9]*")) {
             for (Path folder : left) {
-                if (Files.isDirectory(folder, LinkOption.NOFOLLOW_LINKS)) {
+                String pid = folder.getFileName()
+                        .toString()
+                        .substring(LOOKING.length())
+                        .replaceFirst("-.*", "");
+                boolean ours = Files.isDirectory(folder, LinkOption.NOFOLLOW_LINKS)
+                        && Files.getOwner(folder).equals(Files.getOwner(Path.of(System.getProperty("user.home"))));
+                if (ours
+                        && pid.matches("\\d{1,9}")
+                        && ProcessHandle.of(Long.parseLong(pid)).isEmpty()) {
                     PathUtils.deleteDirectory(folder);
                 }
             }
@@ -135,12 +164,13 @@ final class LogbookGuard {
 
     private UnreadableInput refused(String why) {
         return new UnreadableInput(
-                "%s %s; nothing was changed. Move it away together with %s and %s, then put a copy in its place."
+                "%s %s; nothing was changed. Move it away together with %s, %s and %s, then put a copy in its place."
                         .formatted(
                                 file,
                                 why,
                                 beside(LOG).getFileName(),
-                                beside("-shm").getFileName()));
+                                beside("-shm").getFileName(),
+                                beside(JOURNAL).getFileName()));
     }
 
     private Path beside(String ending) {

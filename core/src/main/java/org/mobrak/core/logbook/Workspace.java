@@ -2,15 +2,9 @@ package org.mobrak.core.logbook;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.nio.ByteBuffer;
 import java.nio.channels.ClosedByInterruptException;
-import java.nio.channels.FileChannel;
-import java.nio.channels.FileLock;
-import java.nio.channels.OverlappingFileLockException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -45,15 +39,13 @@ import org.sqlite.SQLiteDataSource;
  * @see #open
  */
 public final class Workspace implements AutoCloseable {
-    private static final byte[] HAD_A_LOGBOOK = "has a logbook\n".getBytes(StandardCharsets.US_ASCII);
-
     /** A text has at most 8 MiB; a row that is larger was not written by Mobrak. */
     private static final String MOST_BYTES_OF_A_ROW = String.valueOf(64 << 20);
 
     private static final long PATIENCE_MILLIS = 5_000;
 
     private final Path folder;
-    private final FileChannel lockFile;
+    private final WorkspaceLock lock;
     private final Connection held;
     private final Logbook logbook;
     private final FutureTask<Begun> reading;
@@ -69,12 +61,11 @@ public final class Workspace implements AutoCloseable {
     /** A catalogue that is being read. */
     private record Begun(CatalogueCache cache, CatalogueCache.Begun catalogue) {}
 
-    private Workspace(Path folder, FileChannel lockFile, FutureTask<Begun> reading) throws IOException {
+    private Workspace(Path folder, WorkspaceLock lock, FutureTask<Begun> reading) throws IOException {
         this.folder = folder;
-        this.lockFile = lockFile;
-        SQLiteDataSource database = openLogbook(folder.resolve("logbook.db"), lockFile.size() > 0);
-        // From now on an empty drawer is told apart from a logbook that went missing.
-        lockFile.write(ByteBuffer.wrap(HAD_A_LOGBOOK), 0);
+        this.lock = lock;
+        SQLiteDataSource database = openLogbook(folder.resolve("logbook.db"), lock.isKnown());
+        lock.mark();
         // While one connection stays open the files beside the logbook do too; a full disk could not take them anew,
         // and
         // without them not even reading goes.
@@ -144,13 +135,13 @@ public final class Workspace implements AutoCloseable {
         if (!Files.isDirectory(folder)) {
             throw new UnreadableInput(folder + " is no workspace; check the path.");
         }
-        FileChannel channel = lock(folder);
+        WorkspaceLock lock = WorkspaceLock.of(folder);
         FutureTask<Begun> reading = reading(folder, cache);
         NativeLibrary.keepIn(cache);
         try {
-            return new Workspace(folder, channel, reading);
+            return new Workspace(folder, lock, reading);
         } catch (IOException | RuntimeException failed) {
-            channel.close();
+            lock.close();
             throw failed;
         }
     }
@@ -175,24 +166,9 @@ public final class Workspace implements AutoCloseable {
      * @return where what was there is now
      */
     public static Path putBack(Path folder, Path copy, String stamp) throws IOException {
-        try (FileChannel held = lock(folder)) {
+        try (WorkspaceLock held = WorkspaceLock.of(folder)) {
             return Backups.restore(folder, copy, stamp);
         }
-    }
-
-    private static FileChannel lock(Path folder) throws IOException {
-        FileChannel channel =
-                FileChannel.open(folder.resolve("workspace.lock"), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
-        try {
-            FileLock lock = channel.tryLock();
-            if (lock != null) {
-                return channel;
-            }
-        } catch (OverlappingFileLockException sameProgram) {
-            // Told like a lock of another program.
-        }
-        channel.close();
-        throw new UnreadableInput(folder + " is open in another Mobrak; close that one first.");
     }
 
     private static SQLiteDataSource openLogbook(Path file, boolean known) throws IOException {
@@ -349,6 +325,6 @@ public final class Workspace implements AutoCloseable {
         } catch (SQLException failed) {
             throw new UncheckedIOException(new IOException("The logbook cannot be closed.", failed));
         }
-        lockFile.close();
+        lock.close();
     }
 }

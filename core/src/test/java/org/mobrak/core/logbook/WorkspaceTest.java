@@ -7,6 +7,7 @@ import static org.mobrak.core.Sample.NOW;
 import static org.mobrak.core.Sample.route;
 
 import java.io.IOException;
+import java.io.RandomAccessFile;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -24,8 +25,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import org.apache.commons.io.file.PathUtils;
+import org.junit.jupiter.api.Assertions;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledOnOs;
+import org.junit.jupiter.api.condition.OS;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -513,6 +518,74 @@ class WorkspaceTest {
                 .hasMessageContaining(told);
         assertThat(folder.resolve("logbook.db")).hasBinaryContent(before);
         assertThat(folder).isDirectoryNotContaining("glob:**/looking*");
+    }
+
+    /** A journal that lies beside a database is played into it when it is opened (the database's own documentation, “Atomic Commit”). */
+    @Test
+    void aJournalThatBringsCommandsIsPlayedIntoACopyAlone() throws Exception {
+        open(folder).close();
+        Path logbook = folder.resolve("logbook.db");
+        Path journal = folder.resolve("logbook.db-journal");
+        Path planted = top.resolve("planted");
+        try (Connection connection = connect();
+                Statement statement = connection.createStatement()) {
+            statement.execute("PRAGMA journal_mode = DELETE");
+            statement.execute("CREATE TRIGGER t AFTER UPDATE ON setting BEGIN DELETE FROM intake; END");
+            statement.execute("PRAGMA synchronous = OFF");
+            connection.setAutoCommit(false);
+            statement.execute("DROP TRIGGER t");
+            Files.copy(journal, planted);
+            connection.commit();
+        }
+        open(folder).close();
+        byte[] before = Files.readAllBytes(logbook);
+        Files.copy(planted, journal);
+        assertThatThrownBy(() -> open(folder)).hasMessageContaining("commands of its own");
+        assertThat(logbook).hasBinaryContent(before);
+    }
+
+    @Test
+    @EnabledOnOs({OS.LINUX, OS.MAC})
+    void linksAndPipesThatLieInAReceivedFolderAreNeitherWrittenThroughNorWaitedFor() throws Exception {
+        open(folder).close();
+        Path lock = folder.resolve("workspace.lock");
+        Path letter = Files.writeString(top.resolve("letter.txt"), "a person's own");
+        for (String kind : List.of("symbolic", "hard", "pipe")) {
+            Files.delete(lock);
+            switch (kind) {
+                case "symbolic" -> Files.createSymbolicLink(lock, letter);
+                case "hard" -> Files.createLink(lock, letter);
+                default -> new ProcessBuilder("mkfifo", lock.toString()).start().waitFor();
+            }
+            assertThatThrownBy(() -> openSoon(folder)).as(kind).hasMessageContaining("no file of its own");
+            assertThat(letter).content().isEqualTo("a person's own");
+        }
+        Files.delete(lock);
+        Path journal = folder.resolve("logbook.db-journal");
+        new ProcessBuilder("mkfifo", journal.toString()).start().waitFor();
+        assertThatThrownBy(() -> openSoon(folder)).hasMessageContaining("is a link or a device");
+        Files.delete(journal);
+
+        Path own = Files.createDirectories(folder.resolve("looking2019/photos"));
+        Files.writeString(own.resolve("bird.txt"), "of the person's own");
+        Path elsewhere = Files.createDirectories(top.resolve("elsewhere"));
+        PathUtils.deleteDirectory(Files.createDirectories(folder.resolve("backups")));
+        Files.createSymbolicLink(folder.resolve("backups"), elsewhere);
+        openSoon(folder).close();
+        new Backups(folder).makeDaily(LocalDate.of(2026, 3, 1));
+        assertThat(own.resolve("bird.txt")).exists();
+        assertThat(elsewhere).isEmptyDirectory();
+
+        try (RandomAccessFile log =
+                new RandomAccessFile(folder.resolve("logbook.db-wal").toFile(), "rw")) {
+            log.setLength(3L << 30);
+        }
+        assertThatThrownBy(() -> openSoon(folder)).hasMessageContaining("far larger than itself");
+    }
+
+    /** Whoever waits for a pipe waits for ever. */
+    private Workspace openSoon(Path workspace) {
+        return Assertions.assertTimeoutPreemptively(Duration.ofSeconds(60), () -> open(workspace));
     }
 
     @Test
