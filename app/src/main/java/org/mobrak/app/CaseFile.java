@@ -1,11 +1,11 @@
 package org.mobrak.app;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.logbook.CaseReport;
+import org.mobrak.core.logbook.Output;
 
 /** A phone's case as a file; what kind of file its name says. */
 final class CaseFile {
@@ -23,10 +23,6 @@ final class CaseFile {
         } else {
             throw new UnreadableInput(file + " is none of .html, .md and .csv; end its name so.");
         }
-        try {
-            Files.writeString(file, text);
-        } catch (IOException refused) {
-            throw new IOException(file + " cannot be written; choose another folder.", refused);
-        }
+        Output.write(file, text);
     }
 }

@@ -15,6 +15,7 @@ import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.logbook.CaseReport;
 import org.mobrak.core.logbook.Dossier;
+import org.mobrak.core.logbook.Output;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.Workspace;
 import org.mobrak.core.logbook.WorkspaceCheck;
@@ -57,6 +58,9 @@ public final class Transfers {
 
     /** Writes what is known of a phone and was done to it, as HTML, Markdown or CSV by each file's name. */
     public void report(Path workspace, String phone, List<Path> files, Clock clock) throws IOException {
+        for (Path file : files) {
+            Output.check(workspace, file);
+        }
         try (Workspace open = Workspace.open(workspace, cache)) {
             PhoneRecord record = open.logbook().phones().stream()
                     .filter(one -> one.nickname().equals(phone))
@@ -79,8 +83,10 @@ public final class Transfers {
     }
 
     /** Writes reminders as a calendar file. */
-    public static void writeCalendar(List<Reminder> reminders, Path file, Clock clock) throws IOException {
-        Files.writeString(file, ReminderCalendar.of(reminders, clock.instant()));
+    public static void writeCalendar(Path workspace, List<Reminder> reminders, Path file, Clock clock)
+            throws IOException {
+        Output.check(workspace, file);
+        Output.write(file, ReminderCalendar.of(reminders, clock.instant()));
     }
 
     /** What an export would add to a workspace; one that is not there yet is not made. */

@@ -117,6 +117,69 @@ class TransfersTest {
     }
 
     @Test
+    void whatIsNoEntryStaysAtHomeAndWhatGoesOutComesInAgain() throws IOException {
+        Path demo = demo();
+        Path secret = Files.writeString(top.resolve("key.txt"), "a private key");
+        Path catalogue = demo.resolve("catalogue");
+        Files.createSymbolicLink(catalogue.resolve("routes/linked.yaml"), secret);
+        Files.createDirectories(catalogue.resolve(".git"));
+        Files.writeString(catalogue.resolve(".git/HEAD"), "ref");
+        Files.writeString(catalogue.resolve(".DS_Store"), "leftover");
+        Files.writeString(catalogue.resolve("routes/hive.yaml~"), "leftover");
+        Files.writeString(catalogue.resolve("häuser.txt"), "of our own");
+        Files.write(catalogue.resolve("large.txt"), new byte[3 << 20]);
+        Path zip = exported(demo, "own.zip");
+        try (ZipFile read = new ZipFile(zip.toFile())) {
+            assertThat(read.stream().map(ZipEntry::getName))
+                    .contains("catalogue/häuser.txt", "catalogue/large.txt")
+                    .noneMatch(name -> name.contains("linked") || name.contains("/.") || name.endsWith("~"));
+        }
+        Path other = top.resolve("other");
+        transfers.take(zip, other, Set.of());
+        assertThat(said(other)).isEqualTo(said(demo));
+        assertThat(other.resolve("catalogue/häuser.txt")).hasContent("of our own");
+    }
+
+    @Test
+    void nothingGoesOutOverWhatIsOurs() throws IOException {
+        Path demo = demo();
+        byte[] logbook = Files.readAllBytes(demo.resolve("logbook.db"));
+        Path link = Files.createSymbolicLink(top.resolve("link.zip"), demo.resolve("logbook.db"));
+        for (Path own : List.of(demo.resolve("logbook.db"), demo.resolve("catalogue/x.zip"), link)) {
+            assertThatThrownBy(() -> transfers.export(demo, Optional.empty(), false, own, Clock.systemUTC()))
+                    .hasMessageContaining("lies in the workspace");
+        }
+        assertThatThrownBy(() -> transfers.report(
+                        demo, "Hive 7", List.of(demo.resolve("catalogue/report.csv")), Clock.systemUTC()))
+                .hasMessageContaining("lies in the workspace");
+        assertThatThrownBy(() -> transfers.export(demo, Optional.empty(), false, top, Clock.systemUTC()))
+                .hasMessageContaining("is a folder; name a file in it");
+        assertThat(demo.resolve("logbook.db")).hasBinaryContent(logbook);
+        Path before = Files.writeString(top.resolve("old.zip"), "what was there");
+        assertThatThrownBy(() -> transfers.export(demo, Optional.of("Nobody's"), false, before, Clock.systemUTC()))
+                .hasMessageContaining("No phone is called");
+        assertThat(before).hasContent("what was there");
+    }
+
+    @Test
+    void aRefusedImportLeavesNotOneEntryAndWritesThroughNoLink() throws IOException {
+        Path demo = demo();
+        Files.writeString(demo.resolve("catalogue/routes/new-one.yaml"), "id: new-one\n");
+        Path zip = exported(demo, "good.zip");
+        Path other = top.resolve("other");
+        Workspace.create(other, List.of());
+        Files.createDirectories(other.resolve("catalogue/routes"));
+        Path elsewhere = Files.createDirectories(top.resolve("elsewhere"));
+        Files.createSymbolicLink(other.resolve("catalogue/symptoms"), elsewhere);
+        assertThatThrownBy(() -> transfers.take(zip, other, Set.of())).hasMessageContaining("is a link");
+        assertThat(elsewhere).isEmptyDirectory();
+        try (var left = Files.walk(other.resolve("catalogue"))) {
+            assertThat(left.filter(Files::isRegularFile)).isEmpty();
+        }
+        assertThat(said(other)).isEmpty();
+    }
+
+    @Test
     void onePhoneGoesAloneAndComesIntoAWorkspaceOfItsOwn() throws IOException {
         Path demo = demo();
         Path zip = top.resolve("one.zip");

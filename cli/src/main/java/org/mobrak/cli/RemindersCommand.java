@@ -51,7 +51,7 @@ final class RemindersCommand implements Callable<Integer> {
         List<Reminder> known = mobrak.transfers().reminders(workspace, mobrak.clock());
         LocalDate today = LocalDate.now(mobrak.clock());
         if (calendar.isPresent()) {
-            Transfers.writeCalendar(known, calendar.get(), mobrak.clock());
+            Transfers.writeCalendar(workspace, known, calendar.get(), mobrak.clock());
         }
         List<Reminder> told =
                 known.stream().filter(one -> all || one.isDue(today)).toList();

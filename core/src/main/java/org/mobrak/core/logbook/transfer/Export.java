@@ -6,10 +6,9 @@ import com.fasterxml.jackson.databind.ObjectMapper;
 import com.fasterxml.jackson.databind.json.JsonMapper;
 import com.fasterxml.jackson.datatype.jdk8.Jdk8Module;
 import java.io.IOException;
-import java.io.OutputStream;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -32,6 +31,7 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.jspecify.annotations.Nullable;
 import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.logbook.Output;
 
 /** Writes a workspace, or what is kept of one phone, as a zip. The zip is there whole or not at all. */
 public final class Export {
@@ -70,26 +70,24 @@ public final class Export {
      */
     public static Map<String, Long> write(
             Path workspace, Optional<String> phone, boolean withFiles, Path out, Instant now) throws IOException {
-        Path folder = out.toAbsolutePath().getParent();
-        if (folder == null || !Files.isDirectory(folder)) {
-            throw new UnreadableInput(out + " cannot be written; its folder is not there.");
-        }
-        Path beside = Files.createTempFile(folder, ".mobrak-", ".tmp");
-        try (Connection connection = Database.open(workspace)) {
+        Output.check(workspace, out);
+        try (Output to = Output.to(out);
+                Connection connection = Database.open(workspace)) {
             Map<String, Long> counts;
-            try (OutputStream bytes = Files.newOutputStream(beside);
-                    ZipOutputStream zip = new ZipOutputStream(bytes)) {
+            try (ZipOutputStream zip = new ZipOutputStream(to.stream())) {
                 CarriedFiles carried = withFiles ? CarriedFiles.of(connection) : CarriedFiles.none();
                 Export export = new Export(workspace, connection, phone, carried, zip);
                 export.write(now);
                 counts = export.counts;
             }
-            Files.move(beside, out, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+            // What cannot be taken in again is no export.
+            if (to.written().isPresent()) {
+                ExportZip.open(to.written().get()).close();
+            }
+            to.commit();
             return counts;
         } catch (SQLException broken) {
             throw Database.failed(workspace, broken);
-        } finally {
-            Files.deleteIfExists(beside);
         }
     }
 
@@ -261,13 +259,24 @@ public final class Export {
         }
     }
 
+    private static String name(Path folder, Path file) {
+        return CATALOGUE + "/" + folder.relativize(file).toString().replace('\\', '/');
+    }
+
     private void catalogue() throws IOException {
         Path folder = workspace.resolve(CATALOGUE);
         try (Stream<Path> all = Files.walk(folder)) {
-            List<Path> files = all.filter(Files::isRegularFile).sorted().toList();
+            // Links are not followed, and only what an import takes goes along: an editor's leftovers are no entries.
+            List<Path> files = all.filter(file -> Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS))
+                    .filter(file -> ExportZip.isOfTheCatalogue(name(folder, file)))
+                    .sorted()
+                    .toList();
             for (Path file : files) {
-                String name = folder.relativize(file).toString().replace('\\', '/');
-                zip.putNextEntry(new ZipEntry(CATALOGUE + "/" + name));
+                if (Files.size(file) > ExportZip.MOST_OF_AN_ENTRY) {
+                    throw new UnreadableInput("%s is larger than an entry of a catalogue can be (%d MiB); move it away."
+                            .formatted(file, ExportZip.MOST_OF_AN_ENTRY >> 20));
+                }
+                zip.putNextEntry(new ZipEntry(name(folder, file)));
                 Files.copy(file, zip);
                 zip.closeEntry();
             }

@@ -27,15 +27,18 @@ final class ExportZip implements Closeable {
     private static final long MOST_INSIDE = 64L << 30;
     private static final int MOST_ROWS = 2_000_000;
     private static final int MOST_ENTRIES = 200_000;
-    private static final int MOST_OF_AN_ENTRY = 2 << 20;
-    /** Text packs to a tenth, seldom to a hundredth; what packs better is made to burst. */
+    /** No entry of a catalogue is larger, going out or coming in. */
+    static final int MOST_OF_AN_ENTRY = 16 << 20;
+    /** So much any workspace may hold; what is more must be worth its zip: text packs to a tenth, seldom to a hundredth. */
+    private static final long SMALL_WORKSPACE = 32L << 20;
+
     private static final int MOST_PACKED = 400;
 
     private static final int SMALL = 1 << 20;
     private static final String SETTINGS = "settings.jsonl";
     private static final String CATALOGUE = "catalogue/";
     private static final int DEEPEST = 6;
-    private static final Pattern PART = Pattern.compile("[A-Za-z0-9_ +()-][A-Za-z0-9._ +()-]{0,120}");
+    private static final Pattern PART = Pattern.compile("[\\p{L}\\p{N}_ +()-][\\p{L}\\p{M}\\p{N}._ +()-]{0,120}");
 
     private final Path file;
     private final ZipFile zip;
@@ -90,9 +93,8 @@ final class ExportZip implements Closeable {
             }
             bytes += inside ? 0 : Math.max(0, entry.getSize());
             insideBytes += inside ? Math.max(0, entry.getSize()) : 0;
-            boolean bursts =
-                    entry.getSize() > SMALL && entry.getSize() / Math.max(1, entry.getCompressedSize()) > MOST_PACKED;
-            if (bytes > MOST_BYTES || insideBytes > MOST_INSIDE || bursts || catalogue.size() > MOST_ENTRIES) {
+            long most = Math.min(MOST_BYTES, Math.max(SMALL_WORKSPACE, MOST_PACKED * Files.size(file)));
+            if (bytes > most || insideBytes > MOST_INSIDE || catalogue.size() > MOST_ENTRIES) {
                 throw refused("would grow far beyond what a workspace holds");
             }
         }
@@ -105,7 +107,7 @@ final class ExportZip implements Closeable {
     }
 
     /** No part of such a name leads out of its folder or begins with a dot. */
-    private static boolean isOfTheCatalogue(String name) {
+    static boolean isOfTheCatalogue(String name) {
         if (!name.startsWith(CATALOGUE)) {
             return false;
         }
@@ -198,8 +200,9 @@ final class ExportZip implements Closeable {
         }
     }
 
-    /** What an entry says of its size is not believed. */
-    private InputStream bounded(ZipEntry entry, long most) throws IOException {
+    /** What an entry says of its size is not believed: where more comes it is refused. */
+    private InputStream bounded(ZipEntry entry, long limit) throws IOException {
+        long most = entry.getSize() < 0 ? limit : Math.min(limit, entry.getSize() + 1);
         return BoundedInputStream.builder()
                 .setInputStream(zip.getInputStream(entry))
                 .setMaxCount(most)

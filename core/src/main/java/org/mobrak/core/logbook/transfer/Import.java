@@ -295,7 +295,7 @@ public final class Import {
                     ? CarriedFiles.INSIDE + path.substring(CarriedFiles.RECEIVED.length())
                     : "";
             Optional<InputStream> content = zip.inside(name);
-            if (content.isPresent() && !Files.exists(workspace.resolve(path))) {
+            if (content.isPresent() && !Files.exists(inWorkspace(path))) {
                 added.merge("inside", 1L, Long::sum);
                 try (InputStream in = content.get()) {
                     String sha256 = CarriedFiles.sha256(row.path("found")).orElse("");
@@ -309,6 +309,19 @@ public final class Import {
                 }
             }
         });
+    }
+
+    /** A place in the workspace that no link leads out of. */
+    private Path inWorkspace(String name) throws UnreadableInput {
+        Path place = workspace;
+        for (Path part : workspace.relativize(workspace.resolve(name).normalize())) {
+            place = place.resolve(part);
+            if (Files.isSymbolicLink(place)) {
+                throw new UnreadableInput(
+                        place + " is a link, and nothing is written through it. Delete it; nothing was changed.");
+            }
+        }
+        return place;
     }
 
     /** What came along with rows that are not kept does not stay either. */
@@ -336,15 +349,19 @@ public final class Import {
         }
     }
 
-    /** New entries are written before the rows are kept: a program that is killed between leaves entries, which harm nothing, and no row. */
+    /**
+     * New entries are written before the rows are kept, and go again if these are refused: only a program that is killed between leaves
+     * entries, which harm nothing, and no row.
+     */
     private void catalogue(List<String> entries, List<String> differing, boolean keep) throws IOException {
         for (String name : zip.catalogue()) {
-            Path file = workspace.resolve(name).normalize();
+            Path file = inWorkspace(name);
             byte[] content = zip.content(name);
             if (!Files.exists(file)) {
                 entries.add(name);
                 if (keep) {
                     put(file, content);
+                    came.add(file);
                 }
             } else if (!Arrays.equals(content, Files.readAllBytes(file))) {
                 differing.add(name);
