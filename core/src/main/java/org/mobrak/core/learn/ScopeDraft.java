@@ -68,10 +68,11 @@ final class ScopeDraft {
 
     /** Where the files are for some builds, those; else all but those that have a file of their own. */
     private List<Read<String>> built(Understood.Phone phone, String key, List<String> bound) {
+        List<Understood.File> instead =
+                guide.files().stream().filter(Understood.File::instead).toList();
         return phone.builds().stream()
                 .filter(read -> bound.isEmpty()
-                        ? guide.files().stream()
-                                .filter(Understood.File::instead)
+                        ? instead.stream()
                                 .noneMatch(file -> file.builds()
                                         .getOrDefault(key, List.of())
                                         .contains(read.value()))

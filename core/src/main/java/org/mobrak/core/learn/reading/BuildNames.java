@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 
 /** Which of the names in a guide are builds: by the word for them, by their shape, by the model they go on from. */
 final class BuildNames {
@@ -48,11 +49,10 @@ final class BuildNames {
             String value = byKey.get(key).get(0).value();
             boolean labelled = byKey.get(key).stream().anyMatch(mention -> mention.isLabelled());
             boolean longer = !labelled
-                    && known.stream()
-                            .anyMatch(model -> key.length() > model.length() + 2
-                                    && key.startsWith(model)
-                                    && value.substring(Math.min(value.length(), lengthOf(value, model.length())))
-                                            .matches("[._-].*\\d.*"));
+                    && IntStream.range(1, Math.max(1, key.length() - 2))
+                            .filter(length -> known.contains(key.substring(0, length)))
+                            .anyMatch(length -> value.substring(Math.min(value.length(), lengthOf(value, length)))
+                                    .matches("[._-].*\\d.*"));
             if (longer) {
                 found.add(key);
             }

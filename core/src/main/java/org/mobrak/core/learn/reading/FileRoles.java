@@ -3,6 +3,7 @@ package org.mobrak.core.learn.reading;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.regex.Pattern;
 
 /** What a file is for, where it lies and whether it stays packed: by its name, and by the sentences it stands in. */
 final class FileRoles {
@@ -19,6 +20,15 @@ final class FileRoles {
     private static final int MOST = 60_000;
     private final boolean phoneOnly;
     private final boolean closed;
+    private final boolean flasher;
+    /** Whether it tells of services beside an OS that is installed anew. */
+    private final boolean offersServices;
+
+    private static final Pattern SERVICES = Pattern.compile("\\bservices\\b");
+    private static final Pattern WIPE = Pattern.compile("\\b(?:factory reset|wipe)\\b");
+    private static final Pattern WRITTEN = Pattern.compile("\\b(?:flash|write|put|boot)\\s+(?:\\w+\\s+)?$");
+    private static final Pattern INSTALLED = Pattern.compile("(?s)\\b(?:install|choose|flash|add)\\b.{0,40}$");
+    private static final int NEAR = 60;
 
     FileRoles(List<Sentence> sentences) {
         this.sentences = sentences;
@@ -27,6 +37,8 @@ final class FileRoles {
         this.all = text.substring(0, Math.min(text.length(), MOST));
         this.closed =
                 all.lines().anyMatch(line -> CLOSED.in(line) && line.matches(".*\\b(?:both|zips?|them|packages)\\b.*"));
+        this.flasher = FLASHER.in(all);
+        this.offersServices = SERVICES.matcher(all).find() && WIPE.matcher(all).find();
         this.phoneOnly = Cue.of("without (?:any |a )?computer", "no computer", "in the same phone")
                 .in(all);
     }
@@ -71,10 +83,18 @@ final class FileRoles {
     private boolean said(FileRead file, Cue cue) {
         return near(file).stream().anyMatch(sentence -> cue.in(sentence.lower()))
                 || cue == CLOSED
-                        && all.lines()
-                                .anyMatch(line ->
-                                        CLOSED.in(line) && line.matches(".*\\b(?:both|zips?|them|packages)\\b.*"))
+                        && closed
                         && file.value().toLowerCase(Locale.ROOT).endsWith(".zip");
+    }
+
+    /** Whether such words stand right before the name of a file, somewhere. */
+    private boolean isBehind(Pattern words, String name) {
+        for (int at = all.indexOf(name); at >= 0; at = all.indexOf(name, at + name.length())) {
+            if (words.matcher(all.substring(Math.max(0, at - NEAR), at)).find()) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** The sentences that name a file, and the next of the same block. */
@@ -94,7 +114,7 @@ final class FileRoles {
         if (name.endsWith(".apk") || phoneOnly && !name.endsWith(".exe")) {
             return "phone";
         }
-        boolean packed = name.matches(".*\\.(?:tar|tar\\.md5)") && FLASHER.in(all);
+        boolean packed = name.matches(".*\\.(?:tar|tar\\.md5)") && flasher;
         if (name.matches(".*\\.(?:exe|bat|sh|command|dmg|tgz|msi|py|jar)") || file.slot.isPresent() || packed) {
             return "computer";
         }
@@ -102,7 +122,7 @@ final class FileRoles {
         if (intoRecovery) {
             return "phone";
         }
-        boolean console = all.matches("(?s).*\\b(?:flash|write|put|boot)\\s+(?:\\w+\\s+)?\\Q" + name + "\\E.*");
+        boolean console = isBehind(WRITTEN, name);
         return console
                         || said(file, COMPUTER)
                         || file.role.matches("recovery image|kernel package|firmware package|toolkit|boot image")
@@ -179,7 +199,7 @@ final class FileRoles {
         boolean script = about.matches(
                         "(?s).*(?:\\.bat|\\.sh\\b|\\.command|script|menu|unpack it|\\bunzip\\b|folder without blanks).*")
                 && !about.matches("(?s).*install (?:the )?zip.*");
-        if (script && !all.matches("(?s).*\\b(?:install|choose|flash|add)\\b.{0,40}\\Q" + name + "\\E.*")) {
+        if (script && !isBehind(INSTALLED, name)) {
             return "toolkit";
         }
         if (name.matches(".*(?:full|firmware|stock).*")) {
@@ -188,8 +208,7 @@ final class FileRoles {
         if (name.matches(".*(?:recov|dualrec).*")) {
             return "recovery package";
         }
-        boolean os = title.matches(".*\\b(?:custom (?:os|rom)|os|rom|community)\\b.*")
-                || all.matches("(?s).*\\bservices\\b.*") && all.matches("(?s).*\\b(?:factory reset|wipe)\\b.*");
+        boolean os = title.matches(".*\\b(?:custom (?:os|rom)|os|rom|community)\\b.*") || offersServices;
         boolean root = name.matches(".*(?:root|su[-_.\\d]|superuser|beadle|manager).*")
                 || about.matches("(?s).*\\b(?:root|superuser|manager)\\b.*");
         return root || !os ? "root package" : "OS package";

@@ -5,7 +5,9 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableSet;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.regex.Pattern;
 
 /**
@@ -56,7 +58,8 @@ final class ModelsReading {
             }
         });
         labelled.addAll(names.of(models.keySet(), scores, ENOUGH));
-        models.keySet().removeIf(this::isInFullElsewhere);
+        NavigableSet<String> ordered = new TreeSet<>(models.keySet());
+        models.keySet().removeIf(key -> isInFullElsewhere(key, ordered));
         labelled.forEach(key -> {
             models.remove(key);
             builds.put(key, named(key));
@@ -95,12 +98,14 @@ final class ModelsReading {
      * A short name in the title of what has a longer one is no model of its own; and of “the Q115 … model number Q-115B” the one that
      * is labelled says it in full.
      */
-    private boolean isInFullElsewhere(String key) {
+    private boolean isInFullElsewhere(String key, NavigableSet<String> ordered) {
         List<Mention> own = byKey.getOrDefault(key, List.of());
         boolean onlyNamed = own.stream().allMatch(one -> one.stance() == Stance.NONE);
         boolean once = own.size() == 1 && own.stream().noneMatch(Mention::isNumbered);
-        return models.keySet().stream()
-                .filter(other -> other.length() > key.length() && other.startsWith(key))
+        // All that begin like it stand right behind it.
+        return ordered.tailSet(key, false).stream()
+                .takeWhile(other -> other.startsWith(key))
+                .filter(models::containsKey)
                 .map(other -> byKey.getOrDefault(other, List.of()))
                 .anyMatch(longer -> onlyNamed && longer.stream().anyMatch(one -> goesOnBehindAMark(one, key.length()))
                         || once

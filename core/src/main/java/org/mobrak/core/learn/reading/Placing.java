@@ -2,8 +2,10 @@ package org.mobrak.core.learn.reading;
 
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -26,6 +28,10 @@ final class Placing {
 
     private final List<StepRead> steps;
     private final List<Understood.File> files;
+    private List<StepRead> working = List.of();
+    /** The words of each step, in small letters. */
+    private final Map<StepRead, String> words = new IdentityHashMap<>();
+
     /** Steps of which the guide does not say where the phone is. */
     private final Set<StepRead> supposed = new HashSet<>();
 
@@ -97,6 +103,12 @@ final class Placing {
             been.add(here);
             placed.add(step);
         }
+        working = steps.stream()
+                .filter(StepRead::works)
+                .filter(step -> step.phase.equals("do"))
+                .filter(step -> !step.first.lower().startsWith("if "))
+                .toList();
+        steps.forEach(step -> words.put(step, step.lower()));
         files.forEach(file -> taker(file).ifPresent(step -> take(step, file)));
         last(steps, step -> step.phase.equals("do") && WIPES.in(step.lower()) && !Acts.isNegated(step.first))
                 .ifPresent(step -> step.wipes = true);
@@ -138,27 +150,22 @@ final class Placing {
     /** The step that takes a file: the last that names it and works, else the last that works where such a file is taken. */
     private Optional<StepRead> taker(Understood.File file) {
         String name = file.name().value().toLowerCase(Locale.ROOT);
-        List<StepRead> working = steps.stream()
-                .filter(StepRead::works)
-                .filter(step -> step.phase.equals("do"))
-                .filter(step -> !step.first.lower().startsWith("if "))
-                .toList();
         return last(working, step -> names(step, name))
                 .or(() -> last(
                         steps,
                         step -> name.endsWith(".apk")
                                 && step.phase.equals("prove")
                                 && step.works()
-                                && step.lower().contains(name)))
+                                && lower(step).contains(name)))
                 .or(() -> last(working, step -> step.mode.equals(taken(name))))
                 .or(() -> last(working, step -> true))
                 .or(() -> last(
-                        steps, step -> step.phase.equals("do") && step.lower().contains(name)));
+                        steps, step -> step.phase.equals("do") && lower(step).contains(name)));
     }
 
     /** Whether a step names a file for more than putting it somewhere. */
-    private static boolean names(StepRead step, String name) {
-        String lower = step.lower();
+    private boolean names(StepRead step, String name) {
+        String lower = lower(step);
         for (int at = lower.indexOf(name); at >= 0; at = lower.indexOf(name, at + 1)) {
             if (!PUTS.matcher(lower.substring(0, at)).find()) {
                 return true;
@@ -177,6 +184,10 @@ final class Placing {
             return Optional.of("flash-console");
         }
         return Optional.of(name.endsWith(".zip") ? "recovery" : OS);
+    }
+
+    private String lower(StepRead step) {
+        return words.getOrDefault(step, "");
     }
 
     private static Optional<StepRead> last(List<StepRead> steps, Predicate<StepRead> is) {
