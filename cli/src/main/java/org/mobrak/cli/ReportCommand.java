@@ -37,7 +37,8 @@ final class ReportCommand implements Callable<Integer> {
             names = "--to",
             required = true,
             paramLabel = "FILE",
-            description = "A file that ends in .html, .md or .csv; may be given several times.")
+            description =
+                    "A file that ends in .html, .md or .csv; may be given several times. In .csv a cell that begins like a formula gets an apostrophe.")
     private List<Path> files = new ArrayList<>();
 
     @Option(names = "--json", description = "One JSON object on standard output.")

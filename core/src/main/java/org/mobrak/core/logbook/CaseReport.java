@@ -13,6 +13,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
@@ -51,21 +52,30 @@ public record CaseReport(Dossier dossier, Facts facts, ZoneId zone, Instant at) 
         try (CSVPrinter rows = new CSVPrinter(out, CSVFormat.RFC4180)) {
             rows.printRecord("time", "kind", "what", "more");
             for (Known known : known()) {
-                rows.printRecord("", "fact", known.label(), known.value());
+                row(rows, "", "fact", known.label(), known.value());
             }
             for (Taken taken : taken()) {
-                rows.printRecord(taken.time(), "text", taken.name(), "");
+                row(rows, taken.time(), "text", taken.name(), "");
             }
             for (Done done : done()) {
-                rows.printRecord(done.from(), "job", done.title(), done.end());
+                row(rows, done.from(), "job", done.title(), done.end());
                 for (Happened one : done.events()) {
-                    rows.printRecord(one.time(), "event", one.words(), "");
+                    row(rows, one.time(), "event", one.words(), "");
                 }
             }
         } catch (IOException impossible) {
             throw new UncheckedIOException(impossible);
         }
         return out.toString();
+    }
+
+    /**
+     * A row whose cells no spreadsheet takes for a formula: those that begin like one get an apostrophe, as OWASP's “CSV Injection”
+     * advises. What must come back exactly goes out as an export.
+     */
+    private static void row(CSVPrinter rows, String... cells) throws IOException {
+        rows.printRecord(Arrays.stream(cells)
+                .map(cell -> cell.isEmpty() || "=+-@\t\r".indexOf(cell.charAt(0)) < 0 ? cell : "'" + cell));
     }
 
     private String render(String template, Mustache.Escaper escaper) {

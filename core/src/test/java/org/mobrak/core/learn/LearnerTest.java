@@ -773,7 +773,7 @@ class LearnerTest {
                 WEBVTT
 
                 00:00:02.000 --> 00:00:06.000
-                Today I root the Lark 5, model number LK-50, on system 5.1.1.
+                Today the Lark 5 is rooted, model number LK-50, on system 5.1.1.
 
                 00:00:07.000 --> 00:00:11.000
                 Do not do this on the LK-50T, it has another loader.

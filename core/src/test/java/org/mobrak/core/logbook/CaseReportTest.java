@@ -31,6 +31,7 @@ class CaseReportTest {
             PhoneRecord phone = open.logbook().addPhone(HOSTILE, NOON);
             open.logbook().take(phone, TypedReading.parse("model=AB-1", NOON));
             open.logbook().take(phone, TypedReading.parse("buildNumber=a,\"b\"<i>", NOON.plusSeconds(1)));
+            open.logbook().take(phone, TypedReading.parse("carrier==1+cmd", NOON.plusSeconds(2)));
             Dossier dossier = open.logbook().dossier(phone);
             return new CaseReport(dossier, dossier.ledger().facts(), ZoneOffset.UTC, NOON);
         }
@@ -66,5 +67,9 @@ class CaseReportTest {
         assertThat(rows.get(0).toList()).containsExactly("time", "kind", "what", "more");
         assertThat(rows).anySatisfy(row -> assertThat(row.get(3)).isEqualTo("a,\"b\"<i>"));
         assertThat(rows).anySatisfy(row -> assertThat(row.toList()).startsWith("2026-11-26 12:00", "text"));
+        assertThat(rows)
+                .as("no formula for a spreadsheet")
+                .anySatisfy(row -> assertThat(row.get(3)).isEqualTo("'=1+cmd"))
+                .allSatisfy(row -> assertThat(row.toList()).noneMatch(cell -> cell.matches("[=+@-].*")));
     }
 }
