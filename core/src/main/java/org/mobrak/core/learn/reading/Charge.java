@@ -221,7 +221,7 @@ final class Charge {
             boolean about = BATTERY.in(before) || BATTERY.in(lower);
             if (about && (marked && !STATUS.in(before) || least && before.matches(".*\\bbatter.*"))) {
                 all.add(new Candidate(
-                        Read.of(VALUES.getOrDefault(tens.group(1), 0), sentence, tens.start(), Sure.LIKELY),
+                        Read.of(Math.max(0, NumberWords.of(tens.group(1))), sentence, tens.start(), Sure.LIKELY),
                         least ? 4 : 2));
             }
         }
@@ -229,9 +229,6 @@ final class Charge {
 
     private static final Pattern TENS = Pattern.compile(
             "\\b(twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety)\\b(?:[- ](?:one|two|three|four|five|six|seven|eight|nine))?\\s?(percent|per cent|%)?");
-    private static final Map<String, Integer> VALUES = Map.of(
-            "twenty", 20, "thirty", 30, "forty", 40, "fifty", 50, "sixty", 60, "seventy", 70, "eighty", 80, "ninety",
-            90);
 
     /** “Below 30 percent it refuses.” */
     private static final Pattern REFUSES = Pattern.compile(

@@ -17,15 +17,7 @@ final class ChargeWords {
             Map.entry("two thirds", 66),
             Map.entry("2/3", 66),
             Map.entry("three quarters", 75),
-            Map.entry("3/4", 75),
-            Map.entry("twenty", 20),
-            Map.entry("thirty", 30),
-            Map.entry("forty", 40),
-            Map.entry("fifty", 50),
-            Map.entry("sixty", 60),
-            Map.entry("seventy", 70),
-            Map.entry("eighty", 80),
-            Map.entry("ninety", 90));
+            Map.entry("3/4", 75));
     private static final Pattern AMOUNT = Pattern.compile(
             "(?<![\\w.,/-])(?:(\\d{2,3})|(half|[1-3]/[2-4]|a (?:quarter|third)|two thirds|three quarters|twenty|thirty|forty|fifty|sixty|seventy|eighty|ninety))"
                     + "(?!\\s?-?(?:an hour|a minute|[kmg]i?b|min|sec|hour|mah|volt|day|week|step|time|euro|dollar|pound|[a-z]{0,2}\\d))(?![\\w/]|[.,]\\d)\\s?(?:%|percent|per cent|pct)?");
@@ -57,7 +49,7 @@ final class ChargeWords {
         while (amounts.find()) {
             int value = amounts.group(1) != null
                     ? Integer.parseInt(amounts.group(1))
-                    : SHARES.getOrDefault(amounts.group(2), 0);
+                    : SHARES.getOrDefault(amounts.group(2), NumberWords.of(amounts.group(2)));
             String before = lower.substring(Math.max(0, amounts.start() - NEAR), amounts.start());
             String after = lower.substring(amounts.end());
             boolean asked =

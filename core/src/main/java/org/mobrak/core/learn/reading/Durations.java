@@ -3,34 +3,11 @@ package org.mobrak.core.learn.reading;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** How long something takes, in whole minutes; seconds are no wait that anyone plans. */
 final class Durations {
-    private static final Map<String, Integer> WORDS = Map.ofEntries(
-            Map.entry("a", 1),
-            Map.entry("one", 1),
-            Map.entry("two", 2),
-            Map.entry("three", 3),
-            Map.entry("four", 4),
-            Map.entry("five", 5),
-            Map.entry("six", 6),
-            Map.entry("seven", 7),
-            Map.entry("eight", 8),
-            Map.entry("nine", 9),
-            Map.entry("ten", 10),
-            Map.entry("eleven", 11),
-            Map.entry("twelve", 12),
-            Map.entry("fifteen", 15),
-            Map.entry("twenty", 20),
-            Map.entry("twenty-five", 25),
-            Map.entry("thirty", 30),
-            Map.entry("forty", 40),
-            Map.entry("forty-five", 45),
-            Map.entry("sixty", 60),
-            Map.entry("an", 1));
     private static final String NUMBER =
             "(\\d{1,3}(?:[.,]5)?|\\b(?:an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|fifteen|twenty|twenty-five|thirty|forty|forty-five|sixty)\\b)";
     private static final Pattern SPAN = Pattern.compile("(?<![\\w.:/])" + NUMBER
@@ -127,6 +104,10 @@ final class Durations {
 
     static int minutes(String word) {
         String lower = word.toLowerCase(Locale.ROOT).replace(',', '.');
-        return WORDS.containsKey(lower) ? WORDS.getOrDefault(lower, 0) : (int) Math.ceil(Double.parseDouble(lower));
+        if (lower.equals("a") || lower.equals("an")) {
+            return 1;
+        }
+        int number = NumberWords.of(lower);
+        return number >= 0 ? number : (int) Math.ceil(Double.parseDouble(lower));
     }
 }

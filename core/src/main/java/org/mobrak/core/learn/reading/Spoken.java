@@ -11,32 +11,6 @@ import org.mobrak.core.learn.page.Text;
 
 /** Numbers and names as they are spelled out aloud (“b v seven twenty t”, “four point oh point four”), written as they are written. */
 final class Spoken {
-    private static final Map<String, Integer> ONES = Map.ofEntries(
-            Map.entry("oh", 0),
-            Map.entry("zero", 0),
-            Map.entry("one", 1),
-            Map.entry("two", 2),
-            Map.entry("three", 3),
-            Map.entry("four", 4),
-            Map.entry("five", 5),
-            Map.entry("six", 6),
-            Map.entry("seven", 7),
-            Map.entry("eight", 8),
-            Map.entry("nine", 9));
-    private static final Map<String, Integer> TEENS = Map.ofEntries(
-            Map.entry("ten", 10),
-            Map.entry("eleven", 11),
-            Map.entry("twelve", 12),
-            Map.entry("thirteen", 13),
-            Map.entry("fourteen", 14),
-            Map.entry("fifteen", 15),
-            Map.entry("sixteen", 16),
-            Map.entry("seventeen", 17),
-            Map.entry("eighteen", 18),
-            Map.entry("nineteen", 19));
-    private static final Map<String, Integer> TENS = Map.of(
-            "twenty", 20, "thirty", 30, "forty", 40, "fifty", 50, "sixty", 60, "seventy", 70, "eighty", 80, "ninety",
-            90);
     private static final Map<String, String> MARKS =
             Map.of("point", ".", "dot", ".", "underscore", "_", "dash", "-", "hyphen", "-", "minus", "-");
     private static final Pattern WORD = Pattern.compile("[A-Za-z0-9]+");
@@ -120,7 +94,7 @@ final class Spoken {
             boolean cut = words.start() > 0 && "'’".indexOf(value.charAt(words.start() - 1)) >= 0;
             Kind kind = cut
                     ? Kind.WORD
-                    : number(lower) >= 0 || word.chars().allMatch(Character::isDigit)
+                    : NumberWords.of(lower) >= 0 || word.chars().allMatch(Character::isDigit)
                             ? Kind.NUMBER
                             : MARKS.containsKey(lower)
                                     ? Kind.MARK
@@ -128,10 +102,6 @@ final class Spoken {
             parts.add(new Part(words.start(), words.end(), word, kind));
         }
         return parts;
-    }
-
-    private static int number(String word) {
-        return ONES.getOrDefault(word, TEENS.getOrDefault(word, TENS.getOrDefault(word, -1)));
     }
 
     private static int runEnd(List<Part> parts, int from, String value) {
@@ -197,11 +167,11 @@ final class Spoken {
             String word = parts.get(i).as().toLowerCase(Locale.ROOT);
             if (parts.get(i).kind() == Kind.MARK) {
                 name.append(MARKS.getOrDefault(word, "").strip());
-            } else if (TENS.containsKey(word) && i + 1 < parts.size() && isOne(parts.get(i + 1))) {
-                name.append(
-                        TENS.get(word) + ONES.getOrDefault(parts.get(++i).as().toLowerCase(Locale.ROOT), 0));
+            } else if (NumberWords.TENS.containsKey(word) && i + 1 < parts.size() && isOne(parts.get(i + 1))) {
+                name.append(NumberWords.TENS.get(word)
+                        + NumberWords.ONES.getOrDefault(parts.get(++i).as().toLowerCase(Locale.ROOT), 0));
             } else {
-                name.append(number(word) >= 0 ? String.valueOf(number(word)) : word);
+                name.append(NumberWords.of(word) >= 0 ? String.valueOf(NumberWords.of(word)) : word);
             }
         }
         return name.toString();
@@ -259,10 +229,14 @@ final class Spoken {
                 out.append(part.as().toLowerCase(Locale.ROOT));
             } else if (part.kind() == Kind.MARK) {
                 out.append(MARKS.get(lower));
-            } else if (TENS.containsKey(lower) && i + 1 < run.size() && isOne(run.get(i + 1)) && !lettered) {
-                out.append(TENS.get(lower) + ONES.getOrDefault(run.get(++i).as().toLowerCase(Locale.ROOT), 0));
+            } else if (NumberWords.TENS.containsKey(lower)
+                    && i + 1 < run.size()
+                    && isOne(run.get(i + 1))
+                    && !lettered) {
+                out.append(NumberWords.TENS.get(lower)
+                        + NumberWords.ONES.getOrDefault(run.get(++i).as().toLowerCase(Locale.ROOT), 0));
             } else {
-                String digits = number(lower) >= 0 ? String.valueOf(number(lower)) : part.as();
+                String digits = NumberWords.of(lower) >= 0 ? String.valueOf(NumberWords.of(lower)) : part.as();
                 boolean afterNumber = i > 0 && run.get(i - 1).kind() == Kind.NUMBER && !lettered && !pointed;
                 out.append(afterNumber && run.size() != 3 ? " " : "")
                         .append(pointed && !named && afterNumberOf(run, i) ? "." : "")
@@ -281,10 +255,11 @@ final class Spoken {
     }
 
     private static boolean isTens(Part part) {
-        return TENS.containsKey(part.as().toLowerCase(Locale.ROOT));
+        return NumberWords.TENS.containsKey(part.as().toLowerCase(Locale.ROOT));
     }
 
     private static boolean isOne(Part part) {
-        return part.kind() == Kind.NUMBER && ONES.containsKey(part.as().toLowerCase(Locale.ROOT));
+        return part.kind() == Kind.NUMBER
+                && NumberWords.ONES.containsKey(part.as().toLowerCase(Locale.ROOT));
     }
 }
