@@ -40,7 +40,7 @@ final class ThreeWays {
                         button("begin-with-reading", "Paste a reading", Feather.SMARTPHONE, readings)),
                 way(
                         "I have a guide",
-                        "A thread, a page you saved, a list of models, a chat: paste it or drop it here. You see what was understood, answer what is missing, and it becomes a way that is judged, planned and rehearsed.",
+                        "A thread, a saved page, a list of models, a chat, captions of one recording or several: paste it or drop it here. You see what was understood, answer what is missing, and it becomes a way that is judged, planned and rehearsed.",
                         button("begin-with-guide", "Paste a guide", Feather.CLIPBOARD, paste),
                         button("begin-with-files", "Guide files …", Feather.FILE_TEXT, files)),
                 way(
