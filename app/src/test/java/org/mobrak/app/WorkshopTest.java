@@ -6,6 +6,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
@@ -433,6 +434,56 @@ class WorkshopTest extends DemoSessions {
         assertThat(top.resolve("copy.yaml")).content().isEqualTo("text");
         does(session, one -> one.workshop().openText("phones/no-such.yaml"));
         assertThat(session.notice().get().orElseThrow().bad()).isTrue();
+        session.close();
+    }
+
+    /** What recordings do not agree on is open beside the text until somebody decides it; taking a step out decides it too. */
+    @Test
+    void recordingsLaidSideBySideAskWhatTheyDoNotAgreeOn() throws Exception {
+        Path careful = Files.writeString(top.resolve("careful.txt"), """
+                0:02 root for the Wren 2, model KQ-W21, system 4.2.2
+                0:10 copy wren-root.zip to the card and leave it zipped
+                0:20 battery at fifty percent at least
+                0:30 hold volume up and power until the bird, that is the recovery
+                0:50 install from card, pick wren-root.zip
+                1:10 it takes two minutes
+                3:30 reboot the phone and check with the root app
+                """);
+        Path other = Files.writeString(top.resolve("other.txt"), """
+                0:01 the KQ-W21 again, 4.2.2
+                0:12 copy wren-root.zip to the card, leave it zipped
+                0:20 battery at seventy percent at least
+                0:40 hold volume down and power until the bird, that is the recovery
+                0:55 install from card, pick wren-root.zip
+                1:20 it takes five minutes
+                3:10 wipe the cache in the recovery
+                6:40 reboot the phone and check with the root app
+                """);
+        Session session = openDemo("Hive 3");
+        does(session, one -> one.workshop().readFiles(List.of(careful, other)));
+        assertThat(view(session).drafts()).hasSize(1);
+        Map<String, String> asked = draft(session).open().stream()
+                .collect(Collectors.toMap(Questions.Question::field, Questions.Question::ask));
+        assertThat(asked.get("gate:batteryPercent")).contains("50 (careful.txt)", "70 (other.txt)");
+        String keys = asked.keySet().stream()
+                .filter(field -> field.endsWith(":keys"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(asked.get(keys))
+                .contains("volume-up + power", "volume-down + power", "careful.txt at 0:30", "other.txt at 0:40");
+        String wipe = asked.entrySet().stream()
+                .filter(one -> one.getValue().contains("other.txt at 3:10"))
+                .map(Map.Entry::getKey)
+                .findFirst()
+                .orElseThrow();
+
+        does(session, one -> one.workshop().takeOut(wipe));
+        fill(session, "gate:batteryPercent", "60");
+        assertThat(draft(session).open())
+                .extracting(Questions.Question::ask)
+                .noneMatch(ask -> ask.contains("other.txt at 3:10") || ask.contains("70 (other.txt)"));
+        does(session, one -> one.workshop().leaveOpen(keys, false));
+        assertThat(open(session)).doesNotContain(keys);
         session.close();
     }
 }

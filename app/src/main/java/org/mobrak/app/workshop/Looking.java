@@ -53,7 +53,7 @@ final class Looking {
     private WorkshopView.OnTable at(Draft draft, Map<String, Lesson.Evidence> evidence) {
         Catalogue catalogue = place.catalogue();
         Trial trial = Trial.of(draft.route(), draft.family(catalogue).stream().toList(), catalogue);
-        Trial tried = provisional(draft);
+        Trial tried = isCosted(draft) ? trial : provisional(draft);
         List<WorkshopPlace.Known> phones = tried.catalogue().isPresent() ? place.phones() : List.of();
         Optional<Tryout> tryout = tried(tried, phones);
         List<Questions.Question> silent = silent(draft, tryout);
@@ -87,6 +87,11 @@ final class Looking {
             played = wanted;
         }
         return silences;
+    }
+
+    private static boolean isCosted(Draft draft) {
+        return draft.route().at("/costs").has("handsOn")
+                && draft.route().at("/costs").has("waiting");
     }
 
     /** What it costs is not wanted for a try. */

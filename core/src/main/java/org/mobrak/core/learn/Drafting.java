@@ -27,6 +27,8 @@ final class Drafting {
     private final List<ObjectNode> routes = new ArrayList<>();
     private final List<ObjectNode> phones = new ArrayList<>();
     private final Evident evident = new Evident();
+    private final ScopeDraft scope;
+    private final WorkDraft work;
     private final List<Lesson.Missing> missing = new ArrayList<>();
     private final List<Lesson.Warning> warnings;
 
@@ -35,6 +37,8 @@ final class Drafting {
         this.source = source;
         this.day = day;
         this.warnings = new ArrayList<>(warnings);
+        this.scope = new ScopeDraft(guide, evident);
+        this.work = new WorkDraft(guide, evident);
     }
 
     /** Phones alone, of a list that teaches no way. */
@@ -83,7 +87,7 @@ final class Drafting {
         route.put("draft", true);
         route.put("family", family(group, count));
         route.put("summary", "Learnt from " + source + ".");
-        new ScopeDraft(guide, evident).draft(group, route.putObject("fits"), base + "/fits");
+        scope.draft(group, route.putObject("fits"), base + "/fits");
         changes(route.putObject("changes"), base + "/changes");
         guide.price().ifPresent(read -> {
             route.putObject("costs")
@@ -92,7 +96,7 @@ final class Drafting {
                     .put("currency", guide.currency());
             evident.at(base + "/costs/money/amount", read);
         });
-        new WorkDraft(guide, evident).draft(group, route.putObject("work"), base + "/work");
+        work.draft(group, route.putObject("work"), base + "/work");
         notes(route.putObject("notes"), base + "/notes");
         routes.add(route);
         Questions.of(route).forEach(asked -> missing.add(new Lesson.Missing(base + asked.path(), asked.ask())));

@@ -23,10 +23,13 @@ final class ScopeDraft {
 
     private final Understood guide;
     private final Evident evident;
+    /** Files that take the place of others on some builds. */
+    private final List<Understood.File> instead;
 
     ScopeDraft(Understood guide, Evident evident) {
         this.guide = guide;
         this.evident = evident;
+        this.instead = guide.files().stream().filter(Understood.File::instead).toList();
     }
 
     void draft(Groups.Group group, ObjectNode fits, String path) {
@@ -68,8 +71,6 @@ final class ScopeDraft {
 
     /** Where the files are for some builds, those; else all but those that have a file of their own. */
     private List<Read<String>> built(Understood.Phone phone, String key, List<String> bound) {
-        List<Understood.File> instead =
-                guide.files().stream().filter(Understood.File::instead).toList();
         return phone.builds().stream()
                 .filter(read -> bound.isEmpty()
                         ? instead.stream()

@@ -2,9 +2,12 @@ package org.mobrak.core.learn;
 
 import com.fasterxml.jackson.databind.node.ArrayNode;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 import org.mobrak.core.learn.reading.Read;
 import org.mobrak.core.learn.reading.StepRead;
@@ -25,10 +28,12 @@ final class WorkDraft {
 
     private final Understood guide;
     private final Evident evident;
+    private final Map<Understood.Step, Set<String>> phones;
 
     WorkDraft(Understood guide, Evident evident) {
         this.guide = guide;
         this.evident = evident;
+        this.phones = named(guide);
     }
 
     void draft(Groups.Group group, ObjectNode work, String path) {
@@ -50,20 +55,37 @@ final class WorkDraft {
 
     /** A step that names phones of other drafts, and none of this one. */
     private boolean isOfOthers(Understood.Step step, Groups.Group group) {
-        String text = step.text().value();
-        boolean own = group.phones().stream().anyMatch(key -> names(text, key));
-        return !own
-                && guide.phones().keySet().stream()
-                        .filter(key -> !group.phones().contains(key))
-                        .anyMatch(key -> names(text, key));
+        Set<String> named = phones.getOrDefault(step, Set.of());
+        return !named.isEmpty() && group.phones().stream().noneMatch(named::contains);
     }
 
-    private boolean names(String text, String key) {
-        Understood.Phone phone = guide.phones().get(key);
-        return phone != null
-                && Pattern.compile("(?<![\\w-])" + Pattern.quote(phone.model().value()) + "(?![\\w-])")
-                        .matcher(text)
-                        .find();
+    /** By step the keys of the phones it names; looked for once for all drafts. */
+    private static Map<Understood.Step, Set<String>> named(Understood guide) {
+        Map<Understood.Step, Set<String>> named = new IdentityHashMap<>();
+        for (Understood.Step step : guide.steps()) {
+            String text = step.text().value();
+            guide.phones().forEach((key, phone) -> {
+                if (names(text, phone.model().value())) {
+                    named.computeIfAbsent(step, none -> new HashSet<>()).add(key);
+                }
+            });
+        }
+        return named;
+    }
+
+    /** Whether a model number stands there as a word of its own. */
+    private static boolean names(String text, String model) {
+        for (int at = text.indexOf(model); at >= 0; at = text.indexOf(model, at + 1)) {
+            int end = at + model.length();
+            if ((at == 0 || !isPart(text.charAt(at - 1))) && (end == text.length() || !isPart(text.charAt(end)))) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private static boolean isPart(char one) {
+        return Character.isLetterOrDigit(one) || one == '-' || one == '_';
     }
 
     private void file(Understood.File file, ObjectNode node, String path) {

@@ -583,6 +583,30 @@ class WorkspaceTest {
         assertThatThrownBy(() -> openSoon(folder)).hasMessageContaining("far larger than itself");
     }
 
+    /** Copies of logbooks that were looked at: what a killed program left goes, what another one is at work with stays. */
+    @Test
+    void onlyWhatADeadProgramLeftIsSweptFromTheTemporaryPlace() throws Exception {
+        Path place = Path.of(System.getProperty("java.io.tmpdir"));
+        Process gone = new ProcessBuilder("true").start();
+        gone.waitFor();
+        Path dead = Files.createTempDirectory(place, "mobrak-looking-" + gone.pid() + "-");
+        Files.writeString(dead.resolve("copy.db"), "left behind");
+        Path alive = Files.createTempDirectory(
+                place, "mobrak-looking-" + ProcessHandle.current().pid() + "-");
+        Path nobodys = Files.createTempDirectory(place, "mobrak-looking-mine-");
+        try {
+            open(folder).close();
+            open(folder).close();
+            assertThat(dead).doesNotExist();
+            assertThat(alive).exists();
+            assertThat(nobodys).exists();
+        } finally {
+            for (Path left : List.of(alive, nobodys)) {
+                PathUtils.deleteDirectory(left);
+            }
+        }
+    }
+
     /** Whoever waits for a pipe waits for ever. */
     private Workspace openSoon(Path workspace) {
         return Assertions.assertTimeoutPreemptively(Duration.ofSeconds(60), () -> open(workspace));

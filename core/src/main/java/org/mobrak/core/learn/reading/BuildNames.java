@@ -30,7 +30,6 @@ final class BuildNames {
         Set<String> found = new LinkedHashSet<>();
         byKey.forEach((key, mentions) -> {
             for (Mention mention : mentions) {
-                String before = mention.before();
                 if (mention.isOfABuild()
                         || mention.value()
                                 .matches(
@@ -47,7 +46,7 @@ final class BuildNames {
         Set<String> found = new LinkedHashSet<>();
         for (String key : byKey.keySet()) {
             String value = byKey.get(key).get(0).value();
-            boolean labelled = byKey.get(key).stream().anyMatch(mention -> mention.isLabelled());
+            boolean labelled = byKey.get(key).stream().anyMatch(Mention::isLabelled);
             boolean longer = !labelled
                     && IntStream.range(1, Math.max(1, key.length() - 2))
                             .filter(length -> known.contains(key.substring(0, length)))
@@ -65,7 +64,7 @@ final class BuildNames {
                     && (whole.stream()
                                     .anyMatch(build -> build.matches(
                                             ".*[._-]" + shape.group(1).toLowerCase(Locale.ROOT) + "\\d{1,3}"))
-                            || mentions.stream().anyMatch(mention -> mention.isOfABuild()));
+                            || mentions.stream().anyMatch(Mention::isOfABuild));
             if (end && scores.getOrDefault(key, 0) < enough + 3) {
                 found.add(key);
             }

@@ -2,7 +2,6 @@ package org.mobrak.core.learn.reading;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -12,19 +11,6 @@ final class Charge {
     private static final Cue BATTERY = Cues.of("charge.battery");
     private static final Pattern AMOUNT = Pattern.compile(
             "(?<![\\w.,-])(\\d{1,3})(?:\\s?-\\s?(\\d{1,3}))?\\s?(%|percent|per cent|pct)?(?![\\w.,]*\\d|\\s?(?:mb|gb|minutes?|mins?|seconds?|hours?|mah|times|inch|days?|ways?|steps?|euros?|dollars))");
-    private static final Map<String, Integer> WORDS = Map.ofEntries(
-            Map.entry("half", 50),
-            Map.entry("two thirds", 66),
-            Map.entry("three quarters", 75),
-            Map.entry("full", 100),
-            Map.entry("ten percent", 10),
-            Map.entry("twenty percent", 20),
-            Map.entry("thirty percent", 30),
-            Map.entry("forty percent", 40),
-            Map.entry("fifty percent", 50),
-            Map.entry("sixty percent", 60),
-            Map.entry("seventy percent", 70),
-            Map.entry("eighty percent", 80));
     private static final Cue LEAST = Cues.of("charge.least");
     private static final Cue STATUS = Cues.of("charge.status");
 
@@ -209,8 +195,7 @@ final class Charge {
                 && lower.matches(".*(?:not less|at least|the least|minimum|more than|over|above|must|need|charge).*")
                 && all.stream().noneMatch(one -> one.weight() > 2)
                 && !lower.contains("%")) {
-            all.add(new Candidate(
-                    Read.of(WORDS.getOrDefault(half.group(1), 50), sentence, half.start(), Sure.LIKELY), 3));
+            all.add(new Candidate(Read.of(ChargeWords.share(half.group(1)), sentence, half.start(), Sure.LIKELY), 3));
         }
         Matcher tens = TENS.matcher(lower);
         while (tens.find()) {
@@ -262,8 +247,7 @@ final class Charge {
             Matcher most = HALF.matcher(after);
             if (lower.length() < 40 && lower.endsWith("?") && most.find()) {
                 all.add(new Candidate(
-                        Read.of(WORDS.getOrDefault(most.group(1), 50), sentences.get(i), most.start(1), Sure.LIKELY),
-                        4));
+                        Read.of(ChargeWords.share(most.group(1)), sentences.get(i), most.start(1), Sure.LIKELY), 4));
             }
             if (lower.length() < 30 && after.matches("half,? .*least.*")) {
                 all.add(new Candidate(Read.of(50, sentences.get(i), 0, Sure.LIKELY), 4));

@@ -41,15 +41,18 @@ final class ChargeWords {
         return ABOUT.in(sentence.lower());
     }
 
+    /** How many percent such a word is, “half” or “sixty”; below zero where it is none. */
+    static int share(String word) {
+        return SHARES.getOrDefault(word, NumberWords.of(word));
+    }
+
     /** The least that a sentence about the battery asks for, each time it does. */
     static List<Read<Integer>> least(Sentence sentence) {
         List<Read<Integer>> found = new ArrayList<>();
         String lower = sentence.lower();
         Matcher amounts = AMOUNT.matcher(lower);
         while (amounts.find()) {
-            int value = amounts.group(1) != null
-                    ? Integer.parseInt(amounts.group(1))
-                    : SHARES.getOrDefault(amounts.group(2), NumberWords.of(amounts.group(2)));
+            int value = amounts.group(1) != null ? Integer.parseInt(amounts.group(1)) : share(amounts.group(2));
             String before = lower.substring(Math.max(0, amounts.start() - NEAR), amounts.start());
             String after = lower.substring(amounts.end());
             boolean asked =

@@ -118,7 +118,9 @@ final class ModelShorthand {
                                 && JOINED.matcher(own.sentence().lower().substring(before.end(), own.start()))
                                         .matches();
                 boolean carries = before.stance() == Stance.FOR || before.stance() == Stance.AGAINST;
-                if (list && carries && own.stance() != Stance.AGAINST && own.stance() != before.stance()) {
+                // What is said with a condition of its own stays as it is said.
+                boolean open = own.stance() == Stance.NONE || own.stance() == Stance.WARY;
+                if (list && carries && open) {
                     Mention said = new Mention(
                             own.value(),
                             own.sentence(),

@@ -190,7 +190,8 @@ final class NamesReading {
         List<String> own = new ArrayList<>();
         for (String word : said) {
             boolean model = ModelTokens.isCandidate(word) && word.length() > 2;
-            if (own.isEmpty() && isCommon(word)) {
+            // “Run HarrowKey” orders something, and is nobody's name.
+            if (own.isEmpty() && (isCommon(word) || Acts.isVerb(bare(word)))) {
                 continue;
             }
             if (isCommon(word) || model) {
