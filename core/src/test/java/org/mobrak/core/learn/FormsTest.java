@@ -34,7 +34,7 @@ class FormsTest {
     @Test
     void aSheetOfLabelsWithoutAHeadSaysWhatItIsForAndWhatNot() {
         JsonNode route = read("""
-                # Unlock and root, Petrel 5
+                # Petrel 5: open the loader, then root
 
                 | | |
                 |---|---|
@@ -166,5 +166,34 @@ class FormsTest {
         assertThat(route.at("/fits/excludedBuilds").findValuesAsText("build")).containsExactly("*S121");
         assertThat(route.at("/work/files/0/slot").asText()).isEqualTo("KERN");
         assertThat(route.at("/work/tools").toString()).contains("Ferryman", "1.8");
+    }
+
+    /** Of a table with a way for each phone every draft has its own file, kind and steps. */
+    @Test
+    void eachOfSeveralDraftsHasTheStepsOfItsOwnPhones() {
+        Lesson lesson = new Learner()
+                .learn(
+                        List.of(new Learner.Source("list.txt", """
+                                Model        OS        Build          File                MD5
+                                -----------  --------  -------------  ------------------  --------------------------------
+                                K-100        2.3.3     K100.22        kroot_1.4.apk       1679091c5a880faf6fb5e6087eb1b2dc
+                                K-200        4.0.4     K200.07        k200_root.zip       8f14e45fceea167a5a36dedd4bea2543
+                                K-200C       4.1.2     -              DO NOT (CDMA)       -
+
+                                Charge: 50+ for all.
+                                Recovery on the K-200: off, volume up + power, let go at the logo, "apply zip".
+                                On the K-100: allow unknown sources, install, open, press the button, restart.
+                                """.getBytes(StandardCharsets.UTF_8))),
+                        LocalDate.of(2026, 12, 1));
+        assertThat(lesson.routes()).hasSize(2).allSatisfy(route -> {
+            assertThat(needs(route)).contains("K-200C");
+            assertThat(route.at("/work/gates").findValue("atLeast").asInt()).isEqualTo(50);
+        });
+        JsonNode app = lesson.routes().get(0);
+        JsonNode zip = lesson.routes().get(1);
+        assertThat(models(app)).containsExactly("K-100");
+        assertThat(steps(app)).isNotEmpty().noneMatch(step -> step.contains("K-200"));
+        assertThat(zip.path("family").asText()).isEqualTo("recovery package");
+        assertThat(steps(zip)).isNotEmpty().noneMatch(step -> step.contains("K-100"));
     }
 }
