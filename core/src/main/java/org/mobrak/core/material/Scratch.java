@@ -7,8 +7,10 @@ import java.nio.channels.OverlappingFileLockException;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.util.Optional;
 import java.util.function.Consumer;
 import org.apache.commons.io.file.PathUtils;
 
@@ -36,12 +38,36 @@ public final class Scratch implements AutoCloseable {
      */
     public static Scratch in(Path temporary, Consumer<Runnable> atEnd) throws IOException {
         sweep(temporary);
-        Path path = Files.createTempDirectory(temporary, own());
-        FileChannel lock = FileChannel.open(path.resolve(LOCK), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
-        lock.lock();
-        Scratch made = new Scratch(path, lock);
+        Scratch made = locked(temporary);
         atEnd.accept(made::closeQuietly);
         return made;
+    }
+
+    /** Another program that just starts may take the folder for one left behind, until its lock is held; then a new one is made. */
+    private static Scratch locked(Path temporary) throws IOException {
+        while (true) {
+            Path path = Files.createTempDirectory(temporary, own());
+            Optional<FileChannel> lock = lock(path.resolve(LOCK));
+            if (lock.isPresent()) {
+                return new Scratch(path, lock.get());
+            }
+        }
+    }
+
+    /** Empty where it was swept before it could be held. */
+    private static Optional<FileChannel> lock(Path file) throws IOException {
+        FileChannel channel;
+        try {
+            channel = FileChannel.open(file, StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+        } catch (NoSuchFileException swept) {
+            return Optional.empty();
+        }
+        channel.lock();
+        if (Files.exists(file)) {
+            return Optional.of(channel);
+        }
+        channel.close();
+        return Optional.empty();
     }
 
     public Path path() {
@@ -90,11 +116,18 @@ public final class Scratch implements AutoCloseable {
         }
     }
 
+    /** What is inside goes while the lock is held: once it is let go, another program may sweep the folder at the same time. */
     @Override
     public void close() throws IOException {
-        lock.close();
-        if (Files.exists(path)) {
-            PathUtils.deleteDirectory(path);
+        if (lock.isOpen() && Files.exists(path)) {
+            try (DirectoryStream<Path> inside = Files.newDirectoryStream(path, one -> !one.endsWith(LOCK))) {
+                for (Path one : inside) {
+                    PathUtils.delete(one);
+                }
+            }
         }
+        lock.close();
+        Files.deleteIfExists(path.resolve(LOCK));
+        Files.deleteIfExists(path);
     }
 }

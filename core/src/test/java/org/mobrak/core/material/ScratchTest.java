@@ -5,9 +5,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
 import org.junit.jupiter.api.io.TempDir;
 
 class ScratchTest {
@@ -36,5 +38,38 @@ class ScratchTest {
         assertThat(temporary).isDirectoryContaining(first.path()::equals);
         atEnd.forEach(Runnable::run);
         assertThat(first.path()).as("the program was told to end").doesNotExist();
+    }
+
+    /** What one program sweeps and another just makes or puts away are never the same folder. */
+    @Test
+    @Timeout(60)
+    void twoProgramsThatStartAndEndAtOnceLeaveEachOtherAlone() throws Exception {
+        Process other = new ProcessBuilder(
+                        Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                        "-cp",
+                        System.getProperty("java.class.path"),
+                        ScratchTest.class.getName(),
+                        temporary.toString())
+                .inheritIO()
+                .start();
+        makeAndPutAway(temporary);
+        assertThat(other.waitFor()).isZero();
+        assertThat(temporary).isEmptyDirectory();
+    }
+
+    /** The other program. */
+    public static void main(String... arguments) throws IOException {
+        makeAndPutAway(Path.of(arguments[0]));
+    }
+
+    private static void makeAndPutAway(Path temporary) throws IOException {
+        Instant end = Instant.now().plusSeconds(3);
+        while (Instant.now().isBefore(end)) {
+            try (Scratch made = Scratch.in(temporary, atEnd -> {})) {
+                for (int file = 0; file < 20; file++) {
+                    Files.writeString(made.path().resolve("file" + file), "in use");
+                }
+            }
+        }
     }
 }
