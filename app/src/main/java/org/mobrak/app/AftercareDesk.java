@@ -1,7 +1,6 @@
 package org.mobrak.app;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -14,6 +13,7 @@ import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.identity.reader.RawText;
 import org.mobrak.core.job.Job;
+import org.mobrak.core.logbook.Output;
 import org.mobrak.core.mend.patch.PropertyPatch;
 import org.mobrak.core.plan.Goal;
 import org.mobrak.core.plan.Limits;
@@ -173,7 +173,7 @@ public final class AftercareDesk {
                 throw new Refusal(
                         "Model or build number were not known when this job began, so it tells others nothing.");
             }
-            Files.writeString(out, OutcomeReport.csv(reports));
+            Output.write(out, OutcomeReport.csv(reports));
             return Outcome.told("Saved: " + out + ". Nothing of you or of this single phone is in it.");
         });
     }

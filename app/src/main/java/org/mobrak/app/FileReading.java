@@ -42,9 +42,7 @@ final class FileReading implements AutoCloseable {
     private final ExecutorService arithmetic = Executors.newCachedThreadPool(FileReading::quiet);
 
     FileReading(Clock clock, Consumer<Progress> listener) throws IOException {
-        this.scratch = Scratch.in(
-                Path.of(System.getProperty("java.io.tmpdir")),
-                end -> Runtime.getRuntime().addShutdownHook(new Thread(end)));
+        this.scratch = Scratches.make();
         this.temporary = scratch.path();
         this.clock = clock;
         this.listener = listener;

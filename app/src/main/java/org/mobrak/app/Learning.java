@@ -5,12 +5,12 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.util.ArrayList;
 import java.util.List;
 import org.mobrak.core.catalogue.file.EntryYaml;
 import org.mobrak.core.learn.Learner;
 import org.mobrak.core.learn.Lesson;
+import org.mobrak.core.logbook.Output;
 
 /** Guides as they lie on the disk, and the drafts that are learnt from them. */
 public final class Learning {
@@ -49,7 +49,7 @@ public final class Learning {
         for (int count = 2; Files.exists(file); count++) {
             file = folder.resolve(id + "-" + count + ".yaml");
         }
-        Files.writeString(file, EntryYaml.of(entry), StandardOpenOption.CREATE_NEW);
+        Output.write(file, EntryYaml.of(entry));
         return file;
     }
 }

@@ -1,7 +1,6 @@
 package org.mobrak.app;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
@@ -11,6 +10,7 @@ import java.util.Set;
 import java.util.function.Supplier;
 import org.mobrak.core.identity.Refusal;
 import org.mobrak.core.logbook.Backups;
+import org.mobrak.core.logbook.Output;
 import org.mobrak.core.logbook.remind.Reminder;
 import org.mobrak.core.logbook.remind.ReminderCalendar;
 import org.mobrak.core.logbook.search.Found;
@@ -127,7 +127,7 @@ public final class LogbookDesk {
     /** Writes everything that is to be done again as a calendar file. */
     public void saveCalendar(Path file) {
         workers.ask("Writing the calendar", () -> {
-            Files.writeString(
+            Output.write(
                     file,
                     ReminderCalendar.of(
                             bench.get().reminders().all(), bench.get().now()));
@@ -201,10 +201,13 @@ public final class LogbookDesk {
 
     /** Looks at an export; nothing of it is taken before somebody says so. */
     public void lookAt(Path zip) {
-        workers.read("Looking at the export", () -> alone(open -> Import.look(zip, open.folder(), Set.of())), would -> {
-            workers.draw(() -> offer.set(Optional.of(new Offer(zip, would))));
-            return Outcome.NOTHING;
-        });
+        workers.read(
+                "Looking at the export",
+                () -> alone(open -> Import.look(zip, open.folder(), Set.of(), open.now())),
+                would -> {
+                    workers.draw(() -> offer.set(Optional.of(new Offer(zip, would))));
+                    return Outcome.NOTHING;
+                });
     }
 
     /**
@@ -217,7 +220,7 @@ public final class LogbookDesk {
         offer.set(Optional.empty());
         now.ifPresent(one -> workers.read(
                 "Taking the export in",
-                () -> alone(open -> Import.take(one.zip(), open.folder(), open.folder(), sameNames)),
+                () -> alone(open -> Import.take(one.zip(), open.folder(), open.folder(), sameNames, open.now())),
                 done -> {
                     bench.get().joined();
                     return Outcome.told(

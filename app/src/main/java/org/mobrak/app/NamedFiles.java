@@ -56,9 +56,7 @@ public final class NamedFiles implements AutoCloseable {
     public NamedFiles(InputStream standardInput, Consumer<String> teller, PartitionNames names) throws IOException {
         this.standardInput = standardInput;
         this.teller = teller;
-        this.scratch = Scratch.in(
-                Path.of(System.getProperty("java.io.tmpdir")),
-                end -> Runtime.getRuntime().addShutdownHook(new Thread(end)));
+        this.scratch = Scratches.make();
         this.temporary = scratch.path();
         this.inspector = new Inspector(temporary, arithmetic, names);
     }

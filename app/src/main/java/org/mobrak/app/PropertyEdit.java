@@ -1,21 +1,13 @@
 package org.mobrak.app;
 
 import java.io.IOException;
-import java.nio.file.AtomicMoveNotSupportedException;
 import java.nio.file.Files;
-import java.nio.file.LinkOption;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.nio.file.attribute.PosixFileAttributeView;
-import java.nio.file.attribute.PosixFilePermissions;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import org.mobrak.core.identity.Refusal;
-import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.logbook.Checksum;
+import org.mobrak.core.logbook.Output;
 import org.mobrak.core.mend.patch.PropertyChange;
 import org.mobrak.core.mend.patch.PropertyFile;
 import org.mobrak.core.mend.patch.PropertyLine;
@@ -87,14 +79,14 @@ public final class PropertyEdit {
     }
 
     public String sha256Before() {
-        return sha256(before);
+        return Checksum.of(before);
     }
 
     /** Of what is to stand there afterwards, or stands there already; empty where nothing comes of it. */
     public Optional<String> sha256After() {
         return patch.filter(one -> one.status() == PropertyPatch.Status.ALREADY)
                 .map(one -> sha256Before())
-                .or(() -> patch.flatMap(PropertyPatch::bytes).map(PropertyEdit::sha256));
+                .or(() -> patch.flatMap(PropertyPatch::bytes).map(Checksum::of));
     }
 
     /** Two files that may not be one: what is written last would be all that is left. */
@@ -118,7 +110,7 @@ public final class PropertyEdit {
     public void writeTo(Path out) throws IOException {
         Optional<byte[]> bytes = patch.flatMap(PropertyPatch::bytes);
         if (bytes.isPresent()) {
-            write(out, bytes.get());
+            Output.write(out, bytes.get());
         }
     }
 
@@ -126,58 +118,7 @@ public final class PropertyEdit {
     public void writeDiff(Path out) throws IOException {
         Optional<UnifiedDiff> diff = patch.flatMap(PropertyPatch::diff);
         if (diff.isPresent()) {
-            write(out, diff.get().of("a/" + name, "b/" + name));
-        }
-    }
-
-    private static void write(Path out, byte[] bytes) throws IOException {
-        if (Files.exists(out) && !Files.isRegularFile(out)) {
-            if (Files.isDirectory(out)) {
-                throw new UnreadableInput(out + " is a folder; give a file's name.");
-            }
-            Files.write(out, bytes);
-            return;
-        }
-        // Through a link the file behind it is meant.
-        Path real = Files.exists(out) ? out.toRealPath() : out.toAbsolutePath();
-        Path folder = Objects.requireNonNull(real.getParent());
-        if (!Files.isDirectory(folder)) {
-            throw new UnreadableInput(folder + " is no folder; make it first.");
-        }
-        Path beside = Files.createTempFile(folder, ".mobrak", ".part");
-        try {
-            Files.write(beside, bytes);
-            keepRights(real, beside);
-            move(beside, real);
-        } finally {
-            Files.deleteIfExists(beside);
-        }
-    }
-
-    /** A new file of the usual rights, or those of the file that makes way. */
-    private static void keepRights(Path old, Path now) throws IOException {
-        PosixFileAttributeView view = Files.getFileAttributeView(now, PosixFileAttributeView.class);
-        if (view != null) {
-            view.setPermissions(
-                    Files.exists(old, LinkOption.NOFOLLOW_LINKS)
-                            ? Files.getPosixFilePermissions(old)
-                            : PosixFilePermissions.fromString("rw-r--r--"));
-        }
-    }
-
-    private static void move(Path from, Path to) throws IOException {
-        try {
-            Files.move(from, to, StandardCopyOption.ATOMIC_MOVE);
-        } catch (AtomicMoveNotSupportedException otherDisk) {
-            Files.move(from, to, StandardCopyOption.REPLACE_EXISTING);
-        }
-    }
-
-    private static String sha256(byte[] bytes) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException(impossible);
+            Output.write(out, diff.get().of("a/" + name, "b/" + name));
         }
     }
 }

@@ -240,7 +240,7 @@ public final class Session implements AutoCloseable {
                     // The workspace is given free for it, and opened again whatever comes of it.
                     bench().close();
                     try {
-                        return Workspace.putBack(folder, copy, String.valueOf(clock.millis()));
+                        return Workspace.putBack(folder, cache, copy, String.valueOf(clock.millis()));
                     } finally {
                         opened = Workbench.open(folder, cache, link, clock, filesFrom);
                     }

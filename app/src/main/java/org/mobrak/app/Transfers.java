@@ -10,15 +10,18 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.apache.commons.io.FileUtils;
 import org.apache.commons.io.file.PathUtils;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.logbook.CaseReport;
 import org.mobrak.core.logbook.Dossier;
+import org.mobrak.core.logbook.Leftovers;
 import org.mobrak.core.logbook.Output;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.Workspace;
 import org.mobrak.core.logbook.WorkspaceCheck;
+import org.mobrak.core.logbook.WorkspaceCopy;
 import org.mobrak.core.logbook.remind.Reminder;
 import org.mobrak.core.logbook.remind.ReminderCalendar;
 import org.mobrak.core.logbook.remind.Reminders;
@@ -27,21 +30,27 @@ import org.mobrak.core.logbook.search.SearchIndex;
 import org.mobrak.core.logbook.transfer.Export;
 import org.mobrak.core.logbook.transfer.Import;
 import org.mobrak.core.logbook.transfer.Imported;
+import org.mobrak.core.material.Scratch;
 
 /** Workspaces that move: out as a zip, in again, and looked through. For whoever has none of them open. */
 public final class Transfers {
+    private static final String IMPORT = ".mobrak-import-";
+
     private final Path home;
     private final Path cache;
+    private final Clock clock;
 
     /**
      * Transfers.
      *
      * @param home where the shipped catalogue is
      * @param cache where what was read of catalogues may be kept
+     * @param clock under which what comes is written down
      */
-    public Transfers(Path home, Path cache) {
+    public Transfers(Path home, Path cache, Clock clock) {
         this.home = home;
         this.cache = cache;
+        this.clock = clock;
     }
 
     /**
@@ -49,19 +58,48 @@ public final class Transfers {
      *
      * @param withFiles whether the files that were looked into go along
      */
-    public Map<String, Long> export(Path workspace, Optional<String> phone, boolean withFiles, Path zip, Clock clock)
+    public Map<String, Long> export(Path workspace, Optional<String> phone, boolean withFiles, Path zip)
             throws IOException {
-        try (Workspace open = Workspace.open(workspace, cache)) {
-            return Export.write(open.folder(), phone, withFiles, zip, clock.instant());
+        Output.check(workspace, zip);
+        return reading(
+                workspace,
+                (open, ours) -> Export.write(open.folder(), workspace, phone, withFiles, zip, clock.instant()));
+    }
+
+    /** Work on an open workspace, with the folder in which may be kept what was read of it. */
+    private interface Reading<T> {
+        T of(Workspace open, Path cache) throws IOException;
+    }
+
+    /** Reads a workspace; one that was made elsewhere, and to which nobody agreed yet, in a copy that goes again. */
+    private <T> T reading(Path workspace, Reading<T> work) throws IOException {
+        if (!Files.isDirectory(workspace) || Workspace.isOurs(workspace, cache)) {
+            try (Workspace open = Workspace.open(workspace, cache)) {
+                return work.of(open, cache);
+            }
+        }
+        try (Scratch scratch = Scratches.make()) {
+            Path copy = scratch.path().resolve("look");
+            Path own = scratch.path().resolve("cache");
+            WorkspaceCopy.forALook(workspace, copy);
+            Workspace.agree(copy, own);
+            try (Workspace open = Workspace.open(copy, own)) {
+                return work.of(open, own);
+            }
         }
     }
 
+    /** Notes that the person agrees to a workspace that was made elsewhere. */
+    public void agree(Path workspace) throws IOException {
+        Workspace.agree(workspace, cache);
+    }
+
     /** Writes what is known of a phone and was done to it, as HTML, Markdown or CSV by each file's name. */
-    public void report(Path workspace, String phone, List<Path> files, Clock clock) throws IOException {
+    public void report(Path workspace, String phone, List<Path> files) throws IOException {
         for (Path file : files) {
             Output.check(workspace, file);
         }
-        try (Workspace open = Workspace.open(workspace, cache)) {
+        reading(workspace, (open, ours) -> {
             PhoneRecord record = open.logbook().phones().stream()
                     .filter(one -> one.nickname().equals(phone))
                     .findFirst()
@@ -72,19 +110,17 @@ public final class Transfers {
             for (Path file : files) {
                 CaseFile.write(new CaseReport(dossier, facts, clock.getZone(), clock.instant()), file);
             }
-        }
+            return true;
+        });
     }
 
     /** What is to be done again with the phones of a workspace, the earliest first. */
-    public List<Reminder> reminders(Path workspace, Clock clock) throws IOException {
-        try (Workspace open = Workspace.open(workspace, cache)) {
-            return new Reminders(clock.getZone()).all(open.logbook());
-        }
+    public List<Reminder> reminders(Path workspace) throws IOException {
+        return reading(workspace, (open, ours) -> new Reminders(clock.getZone()).all(open.logbook()));
     }
 
     /** Writes reminders as a calendar file. */
-    public static void writeCalendar(Path workspace, List<Reminder> reminders, Path file, Clock clock)
-            throws IOException {
+    public void writeCalendar(Path workspace, List<Reminder> reminders, Path file) throws IOException {
         Output.check(workspace, file);
         Output.write(file, ReminderCalendar.of(reminders, clock.instant()));
     }
@@ -92,18 +128,13 @@ public final class Transfers {
     /** What an export would add to a workspace; one that is not there yet is not made. */
     public Imported look(Path zip, Path workspace, Set<String> sameNames) throws IOException {
         if (isThere(workspace)) {
-            try (Workspace open = Workspace.open(workspace, cache)) {
-                return Import.look(zip, open.folder(), sameNames);
-            }
+            return reading(workspace, (open, ours) -> Import.look(zip, open.folder(), sameNames, clock.instant()));
         }
-        Path beside = Files.createTempDirectory("mobrak-look");
-        try {
-            Path made = make(beside.resolve("workspace"));
-            try (Workspace open = Workspace.open(made, cache)) {
-                return Import.look(zip, open.folder(), sameNames);
+        try (Scratch scratch = Scratches.make()) {
+            Path made = make(scratch.path().resolve("workspace"));
+            try (Workspace open = Workspace.open(made, scratch.path().resolve("cache"))) {
+                return Import.look(zip, open.folder(), sameNames, clock.instant());
             }
-        } finally {
-            PathUtils.deleteDirectory(beside);
         }
     }
 
@@ -116,13 +147,16 @@ public final class Transfers {
         if (folder == null || !Files.isDirectory(folder)) {
             throw new UnreadableInput(workspace + " cannot be made; its folder is not there.");
         }
-        Path beside = Files.createTempDirectory(folder, ".mobrak-import-");
+        Leftovers.sweep(folder, IMPORT);
+        Path beside = Files.createTempDirectory(folder, Leftovers.named(IMPORT));
+        Runtime.getRuntime().addShutdownHook(new Thread(() -> FileUtils.deleteQuietly(beside.toFile())));
         try {
             Path made = make(beside.resolve("workspace"));
             Imported done = takeInto(zip, made, workspace, sameNames);
             addWhatLacks(made);
             Files.deleteIfExists(workspace);
             Files.move(made, workspace, StandardCopyOption.ATOMIC_MOVE);
+            agree(workspace);
             return done;
         } finally {
             PathUtils.deleteDirectory(beside);
@@ -131,7 +165,7 @@ public final class Transfers {
 
     private Imported takeInto(Path zip, Path workspace, Path home, Set<String> sameNames) throws IOException {
         try (Workspace open = Workspace.open(workspace, cache)) {
-            return Import.take(zip, open.folder(), home, sameNames);
+            return Import.take(zip, open.folder(), home, sameNames, clock.instant());
         }
     }
 
@@ -175,16 +209,15 @@ public final class Transfers {
 
     /** Finds words in everything that was ever read, done or noted. */
     public Found search(Path workspace, String words) throws IOException {
-        try (Workspace open = Workspace.open(workspace, cache);
-                SearchIndex index = SearchIndex.open(open.folder(), cache)) {
-            return index.find(words);
-        }
+        return reading(workspace, (open, ours) -> {
+            try (SearchIndex index = SearchIndex.open(open.folder(), ours)) {
+                return index.find(words);
+            }
+        });
     }
 
     /** Looks a workspace through from end to end. */
     public WorkspaceCheck check(Path workspace) throws IOException {
-        try (Workspace open = Workspace.open(workspace, cache)) {
-            return WorkspaceCheck.of(open);
-        }
+        return reading(workspace, (open, ours) -> WorkspaceCheck.of(open));
     }
 }

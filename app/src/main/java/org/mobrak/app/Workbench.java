@@ -1,7 +1,6 @@
 package org.mobrak.app;
 
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
@@ -33,6 +32,7 @@ import org.mobrak.core.job.Step;
 import org.mobrak.core.logbook.CaseReport;
 import org.mobrak.core.logbook.Dossier;
 import org.mobrak.core.logbook.Logbook;
+import org.mobrak.core.logbook.Output;
 import org.mobrak.core.logbook.PhoneRecord;
 import org.mobrak.core.logbook.Workspace;
 import org.mobrak.core.material.Inspection;
@@ -162,11 +162,7 @@ final class Workbench implements AutoCloseable {
     Notice saveBrief(Plan plan, Path file, Wish wish) throws IOException, Refusal {
         Brief brief = desk(phones.dossier(), wish).brief(plan, LocalDate.now(clock));
         boolean markdown = file.toString().endsWith(".md");
-        try {
-            Files.writeString(file, markdown ? brief.markdown() : brief.html());
-        } catch (IOException refused) {
-            throw new IOException(file + " cannot be written; choose another folder.", refused);
-        }
+        Output.write(file, markdown ? brief.markdown() : brief.html());
         return new Notice(false, "Saved: " + file);
     }
 

@@ -2,7 +2,6 @@ package org.mobrak.app;
 
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -23,6 +22,7 @@ import org.mobrak.core.learn.GrammarProposal;
 import org.mobrak.core.learn.Learner;
 import org.mobrak.core.learn.Lesson;
 import org.mobrak.core.learn.form.Saying;
+import org.mobrak.core.logbook.Output;
 
 /** From a guide to a route. Called on the thread that draws; nothing is worked out until somebody looks. */
 public final class WorkshopDesk {
@@ -95,7 +95,7 @@ public final class WorkshopDesk {
     /** Writes the text of an entry as a file for somebody else. */
     public void exportText(String text, Path out) {
         workers.ask("Saving a copy", () -> {
-            Files.writeString(out, text);
+            Output.write(out, text);
             return Outcome.told("Saved: " + out);
         });
     }

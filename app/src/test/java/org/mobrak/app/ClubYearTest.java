@@ -60,7 +60,7 @@ class ClubYearTest {
         Path own = workspace("own");
         Path again = top.resolve("again.zip");
         try (Workspace open = Workspace.open(own, cache())) {
-            Import.take(CLUB, own, own, Set.of());
+            Import.take(CLUB, own, own, Set.of(), Instant.now());
             Export.write(own, Optional.empty(), false, again, Instant.EPOCH);
             assertThat(rows(again)).isEqualTo(rows(CLUB));
             List<Dossier> dossiers = open.logbook().phones().stream()
@@ -108,8 +108,8 @@ class ClubYearTest {
         Path into = workspace(name);
         Path out = top.resolve(name + ".zip");
         try (Workspace open = Workspace.open(into, cache())) {
-            Import.take(first, into, into, Set.of());
-            Import.take(second, into, into, Set.of());
+            Import.take(first, into, into, Set.of(), Instant.now());
+            Import.take(second, into, into, Set.of(), Instant.now());
             assertThat(open.logbook().phones()).hasSize(13);
             Export.write(into, Optional.empty(), false, out, Instant.EPOCH);
         }

@@ -43,7 +43,7 @@ class TransferKillTest {
     @BeforeEach
     void fill() throws Exception {
         cache = top.resolve("cache");
-        transfers = new Transfers(HOME, cache);
+        transfers = new Transfers(HOME, cache, Clock.systemUTC());
         full = made("full");
         try (Workspace open = Workspace.open(full, cache)) {
             open.logbook().together(() -> {
@@ -60,7 +60,7 @@ class TransferKillTest {
             });
         }
         zip = top.resolve("full.zip");
-        transfers.export(full, Optional.empty(), false, zip, Clock.systemUTC());
+        transfers.export(full, Optional.empty(), false, zip);
     }
 
     private Path made(String name) throws Exception {

@@ -14,14 +14,14 @@ final class TransferVictim {
 
     /** Takes what to do, the folder of Mobrak, the cache, the workspace and the zip or copy. */
     public static void main(String[] arguments) throws Exception {
-        Transfers transfers = new Transfers(Path.of(arguments[1]), Path.of(arguments[2]));
+        Transfers transfers = new Transfers(Path.of(arguments[1]), Path.of(arguments[2]), Clock.systemUTC());
         Path workspace = Path.of(arguments[3]);
         Path file = Path.of(arguments[4]);
         System.out.println(BEGINS);
         while (true) {
             switch (arguments[0]) {
                 case "import" -> transfers.take(file, workspace, Set.of());
-                case "export" -> transfers.export(workspace, Optional.empty(), false, file, Clock.systemUTC());
+                case "export" -> transfers.export(workspace, Optional.empty(), false, file);
                 default -> Backups.restore(workspace, file, String.valueOf(System.nanoTime()));
             }
         }

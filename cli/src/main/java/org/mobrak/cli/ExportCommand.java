@@ -45,7 +45,7 @@ final class ExportCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        Map<String, Long> rows = mobrak.transfers().export(workspace, phone, withFiles, zip, mobrak.clock());
+        Map<String, Long> rows = mobrak.transfers().export(workspace, phone, withFiles, zip);
         if (json) {
             ObjectNode answer = JsonNodeFactory.instance.objectNode().put("file", zip.toString());
             ObjectNode counts = answer.putObject("rows");

@@ -50,11 +50,19 @@ final class ImportCommand implements Callable<Integer> {
                     "The phone of this name is the one of that name here; phones with the same serial number are joined unasked.")
     private List<String> same = new ArrayList<>();
 
+    @Option(
+            names = "--agree",
+            description = "The workspace was made elsewhere, I looked it through (check), and it may be written into.")
+    private boolean agree;
+
     @Option(names = "--json", description = "One JSON object on standard output.")
     private boolean json;
 
     @Override
     public Integer call() throws IOException {
+        if (agree) {
+            mobrak.transfers().agree(workspace);
+        }
         Imported done = dryRun
                 ? mobrak.transfers().look(zip, workspace, Set.copyOf(same))
                 : mobrak.transfers().take(zip, workspace, Set.copyOf(same));
@@ -80,6 +88,7 @@ final class ImportCommand implements Callable<Integer> {
         done.known().forEach(known::put);
         done.entries().forEach(answer.putArray("entries")::add);
         done.differing().forEach(answer.putArray("differing")::add);
+        done.unreadable().forEach(answer.putArray("unreadable")::add);
         return answer;
     }
 
@@ -95,6 +104,7 @@ final class ImportCommand implements Callable<Integer> {
                 dryRun ? "Would be added" : "Added",
                 done.addedRows(),
                 done.entries().size());
+        done.unreadable().forEach(row -> out.printf("taken, but of no use: %s%n", row));
         done.differing()
                 .forEach(name ->
                         out.printf("differs and stays as it is here: %s (compare it on the catalogue's page)%n", name));

@@ -80,7 +80,7 @@ public final class Mobrak implements Runnable {
         this.standardInput = standardInput;
         this.clock = clock;
         this.catalogues = new Catalogues(home, cache);
-        this.transfers = new Transfers(home, cache);
+        this.transfers = new Transfers(home, cache, clock);
     }
 
     public static void main(String[] arguments) {

@@ -10,7 +10,6 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
-import org.mobrak.app.Transfers;
 import org.mobrak.core.logbook.remind.Reminder;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Model.CommandSpec;
@@ -48,10 +47,10 @@ final class RemindersCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        List<Reminder> known = mobrak.transfers().reminders(workspace, mobrak.clock());
+        List<Reminder> known = mobrak.transfers().reminders(workspace);
         LocalDate today = LocalDate.now(mobrak.clock());
         if (calendar.isPresent()) {
-            Transfers.writeCalendar(workspace, known, calendar.get(), mobrak.clock());
+            mobrak.transfers().writeCalendar(workspace, known, calendar.get());
         }
         List<Reminder> told =
                 known.stream().filter(one -> all || one.isDue(today)).toList();

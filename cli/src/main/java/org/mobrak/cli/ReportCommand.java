@@ -46,7 +46,7 @@ final class ReportCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException {
-        mobrak.transfers().report(workspace, phone, files, mobrak.clock());
+        mobrak.transfers().report(workspace, phone, files);
         if (json) {
             ObjectNode answer = JsonNodeFactory.instance.objectNode().put("phone", phone);
             ArrayNode written = answer.putArray("written");

@@ -2,8 +2,6 @@ package org.mobrak.cli;
 
 import java.io.IOException;
 import java.io.PrintWriter;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.List;
@@ -15,6 +13,7 @@ import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.job.JobCard;
 import org.mobrak.core.job.RunSheet;
+import org.mobrak.core.logbook.Output;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.core.plan.Planner;
 import picocli.CommandLine;
@@ -100,7 +99,9 @@ final class SheetCommand implements Callable<Integer> {
 
     private static void write(Path file, String text) throws IOException {
         try {
-            Files.writeString(file, text, StandardCharsets.UTF_8);
+            Output.write(file, text);
+        } catch (UnreadableInput told) {
+            throw told;
         } catch (IOException refused) {
             throw new UnreadableInput(file + " cannot be written; check the folder, its permissions and its room.");
         }

@@ -121,7 +121,11 @@ final class RefusedWindow {
 
     private void putBack(Path copy) {
         attempt(() -> {
-            Workspace.putBack(folder, copy, String.valueOf(Clock.systemUTC().millis()));
+            Workspace.putBack(
+                    folder,
+                    app.places().cache(),
+                    copy,
+                    String.valueOf(Clock.systemUTC().millis()));
             return folder;
         });
     }

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import org.mobrak.app.Scratches;
 import org.mobrak.core.catalogue.NeededFile;
 import org.mobrak.core.catalogue.PartitionClass;
 import org.mobrak.core.catalogue.Route;
@@ -89,9 +90,7 @@ public final class BenchFiles implements AutoCloseable {
 
     /** Files that go with whoever asked for them; the end of the program removes them too. */
     public BenchFiles() throws IOException {
-        this.scratch = Scratch.in(
-                Path.of(System.getProperty("java.io.tmpdir")),
-                end -> Runtime.getRuntime().addShutdownHook(new Thread(end)));
+        this.scratch = Scratches.make();
     }
 
     /** A file as it came, and what its bytes would do to the phone it is for. */

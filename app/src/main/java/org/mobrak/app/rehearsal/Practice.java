@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.concurrent.Executor;
 import org.mobrak.app.Desk;
 import org.mobrak.app.FilesFrom;
+import org.mobrak.app.Scratches;
 import org.mobrak.app.Session;
 import org.mobrak.app.Snapshot;
 import org.mobrak.core.catalogue.KeyChord;
@@ -20,6 +21,7 @@ import org.mobrak.core.identity.Fact;
 import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.Step;
+import org.mobrak.core.logbook.Workspace;
 import org.mobrak.core.logbook.WorkspaceCopy;
 import org.mobrak.core.material.Scratch;
 import org.mobrak.core.plan.Plan;
@@ -68,6 +70,7 @@ public final class Practice implements AutoCloseable {
         Path cache = scratch.path().resolve("cache");
         new CatalogueCache(place.cache())
                 .copied(place.workspace().resolve("catalogue"), copy.resolve("catalogue"), new CatalogueCache(cache));
+        Workspace.agree(copy, cache);
         this.plan = plan;
         this.setting = new Setting(desk.outlook(), plan, laid.phone());
         this.clock = new BenchClock(place.clock().instant());
@@ -88,9 +91,7 @@ public final class Practice implements AutoCloseable {
 
     /** Lays a phone on the bench for a plan. Takes its time: the workspace is copied, files are made and looked into. */
     public static Practice lay(Place place, Desk desk, Plan plan, long seed, List<Fault.At> faults) throws IOException {
-        Scratch scratch = Scratch.in(
-                Path.of(System.getProperty("java.io.tmpdir")),
-                end -> Runtime.getRuntime().addShutdownHook(new Thread(end)));
+        Scratch scratch = Scratches.make();
         String name = desk.dossier().phone().nickname();
         Bench laid = new Bench(scratch, new BenchFiles(), OnBench.of(name, desk.outlook(), seed));
         try {

@@ -2,7 +2,6 @@ package org.mobrak.app.workshop;
 
 import com.fasterxml.jackson.databind.node.ObjectNode;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -20,6 +19,7 @@ import org.mobrak.core.learn.Learner;
 import org.mobrak.core.learn.Lesson;
 import org.mobrak.core.learn.form.Form;
 import org.mobrak.core.learn.form.Saying;
+import org.mobrak.core.logbook.Output;
 
 /** What lies on the workshop's table, and what is done with it; on the worker thread only. */
 public final class Workshop {
@@ -266,7 +266,7 @@ public final class Workshop {
 
     /** Writes the draft as a file for somebody else. */
     public void export(Path out) throws IOException, Refusal {
-        Files.writeString(out, EntryYaml.of(onTable().draft().route()));
+        Output.write(out, EntryYaml.of(onTable().draft().route()));
     }
 
     /** Everything as it stands; empty while nothing lies on the table. */

@@ -3,7 +3,7 @@ package org.mobrak.core.identity;
 import java.io.IOException;
 
 /** An input that gives nothing at all. The message is one line for the user: what, and what to do about it. */
-public final class UnreadableInput extends IOException {
+public class UnreadableInput extends IOException {
     private static final long serialVersionUID = 1L;
 
     private final String words;

@@ -30,11 +30,11 @@ record Cells(ResultSet row) {
     }
 
     Instant time(String column) throws SQLException {
-        return Instant.parse(text(column));
+        return Times.of(text(column));
     }
 
     Optional<Instant> maybeTime(String column) throws SQLException {
-        return maybeText(column).map(Instant::parse);
+        return maybeText(column).map(Times::of);
     }
 
     <E extends Enum<E>> E oneOf(Class<E> these, String column) throws SQLException {

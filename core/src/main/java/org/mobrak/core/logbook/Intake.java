@@ -3,6 +3,7 @@ package org.mobrak.core.logbook;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.mobrak.core.identity.Finding;
 import org.mobrak.core.identity.Reading;
 import org.mobrak.core.identity.Refusal;
@@ -36,6 +37,12 @@ public record Intake(
     public enum Kind {
         TEXT,
         TYPED
+    }
+
+    /** The same by the logbook's order, and with what else is to be told of it. */
+    Intake placed(Instant at, Optional<Finding> told) {
+        List<Finding> all = Stream.concat(findings.stream(), told.stream()).toList();
+        return new Intake(id, phoneId, name, kind, text, all, at, withdrawnAt, provedBy);
     }
 
     public boolean counts() {

@@ -8,7 +8,6 @@ import java.sql.Statement;
 import java.util.Optional;
 import java.util.function.Consumer;
 import org.jspecify.annotations.Nullable;
-import org.mobrak.core.identity.Finding;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.sqlite.SQLiteConfig;
@@ -23,7 +22,7 @@ final class IntegrityCheck implements AutoCloseable {
     private static final long PATIENCE_MILLIS = 5_000;
 
     private final Path file;
-    private final Consumer<Finding> damaged;
+    private final Consumer<Damage> damaged;
     private final Thread thread = new Thread(this::look, "integrity");
 
     // Both are touched by the thread that looks and by the one that closes.
@@ -35,7 +34,7 @@ final class IntegrityCheck implements AutoCloseable {
      *
      * @param damaged is told what was found, on the thread that looks; not called for a logbook that is whole
      */
-    IntegrityCheck(Path file, Consumer<Finding> damaged) {
+    IntegrityCheck(Path file, Consumer<Damage> damaged) {
         this.file = file;
         this.damaged = damaged;
         thread.setDaemon(true);
@@ -46,15 +45,15 @@ final class IntegrityCheck implements AutoCloseable {
         thread.start();
     }
 
-    /** The first thing that is wrong inside a logbook, looked for at once. */
-    static Optional<String> fault(Path file) {
+    /** What is wrong inside a logbook, looked for at once; empty where nothing is. */
+    static Optional<Damage> of(Path file) {
         SQLiteConfig config = new SQLiteConfig();
         config.setReadOnly(true);
         try (Connection connection = config.createConnection("jdbc:sqlite:" + file);
                 Statement statement = connection.createStatement()) {
-            return fault(statement);
+            return damage(file, statement);
         } catch (SQLException broken) {
-            return Optional.of(String.valueOf(broken.getMessage()));
+            return Optional.of(Damage.inside(file, String.valueOf(broken.getMessage())));
         }
     }
 
@@ -64,22 +63,34 @@ final class IntegrityCheck implements AutoCloseable {
         try (Connection connection = config.createConnection("jdbc:sqlite:" + file);
                 Statement opened = connection.createStatement()) {
             if (begins(opened)) {
-                fault(opened).ifPresent(this::tell);
+                damage(file, opened).ifPresent(this::tell);
             }
         } catch (SQLException broken) {
             if (!isClosed()) {
-                tell(String.valueOf(broken.getMessage()));
+                tell(Damage.inside(file, String.valueOf(broken.getMessage())));
             }
         }
     }
 
-    private static Optional<String> fault(Statement statement) throws SQLException {
+    /** Rows are held against their checksums only where the database itself is whole. */
+    private static Optional<Damage> damage(Path file, Statement statement) throws SQLException {
+        Optional<Damage> pages = pages(statement).map(what -> Damage.inside(file, what));
+        if (pages.isPresent()) {
+            return pages;
+        }
+        Optional<Damage> changed = Damage.of(file, ChainCheck.of(statement));
+        return changed.isPresent() ? changed : orphans(statement).map(what -> Damage.inside(file, what));
+    }
+
+    private static Optional<String> pages(Statement statement) throws SQLException {
         statement.execute("PRAGMA trusted_schema = OFF");
         try (ResultSet pages = statement.executeQuery("PRAGMA integrity_check(1)")) {
-            if (pages.next() && !"ok".equals(pages.getString(1))) {
-                return Optional.of(pages.getString(1));
-            }
+            boolean whole = !pages.next() || "ok".equals(pages.getString(1));
+            return whole ? Optional.empty() : Optional.of(pages.getString(1));
         }
+    }
+
+    private static Optional<String> orphans(Statement statement) throws SQLException {
         try (ResultSet orphans = statement.executeQuery("PRAGMA foreign_key_check")) {
             return orphans.next()
                     ? Optional.of("a row of “%s” belongs to nothing".formatted(orphans.getString(1)))
@@ -87,12 +98,9 @@ final class IntegrityCheck implements AutoCloseable {
         }
     }
 
-    private void tell(String fault) {
-        LOG.warn("{}: {}", file, fault);
-        damaged.accept(Finding.stop(
-                "logbook-damaged",
-                "The logbook is damaged inside (%s). What you see can still be read: close Mobrak, copy the whole folder %s, and go on with a copy from before if you have one."
-                        .formatted(fault, file.getParent())));
+    private void tell(Damage found) {
+        LOG.warn("{}: {}", file, found.told().message());
+        damaged.accept(found);
     }
 
     private synchronized boolean begins(Statement opened) {

@@ -63,7 +63,7 @@ final class JobJson {
             if (version > VERSION) {
                 throw new Legible.BadRow(new IOException("written by a newer Mobrak"));
             }
-            return version == 1 ? OldJob.start(json) : MAPPER.treeToValue(tree, Start.class);
+            return Whole.checked(version == 1 ? OldJob.start(json) : MAPPER.treeToValue(tree, Start.class));
         } catch (JsonProcessingException broken) {
             throw new Legible.BadRow(broken);
         }
@@ -71,7 +71,7 @@ final class JobJson {
 
     static Event event(String json) {
         try {
-            return MAPPER.readValue(json, Event.class);
+            return Whole.checked(MAPPER.readValue(json, Event.class));
         } catch (JsonProcessingException broken) {
             throw new Legible.BadRow(broken);
         }

@@ -15,6 +15,7 @@ final class Json {
     private static final ObjectMapper MAPPER = JsonMapper.builder()
             .addModule(new Jdk8Module())
             .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+            .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
             .build();
 
     private Json() {}
@@ -41,7 +42,7 @@ final class Json {
 
     private static <T> T read(String json, TypeReference<T> type) {
         try {
-            return MAPPER.readValue(json, type);
+            return Whole.checked(MAPPER.readValue(json, type));
         } catch (JsonProcessingException broken) {
             throw new Legible.BadRow(broken);
         }

@@ -39,6 +39,17 @@ record Legible<T>(List<T> rows, List<Long> unread) {
         }
     }
 
+    /** Whatever goes wrong while a value is made of a row, it is the row that is bad. */
+    private static <R, T> T made(Function<R, T> value, R row) {
+        try {
+            return value.apply(row);
+        } catch (BadRow bad) {
+            throw bad;
+        } catch (RuntimeException | StackOverflowError noValue) {
+            throw new BadRow(noValue);
+        }
+    }
+
     static <R> Legible<R> of(Supplier<List<Long>> numbers, Range<R> rows) {
         return of(numbers, rows, Function.identity());
     }
@@ -52,7 +63,7 @@ record Legible<T>(List<T> rows, List<Long> unread) {
         try {
             return new Legible<>(
                     rows.between(Long.MIN_VALUE, Long.MAX_VALUE).stream()
-                            .map(value)
+                            .map(row -> made(value, row))
                             .toList(),
                     List.of());
         } catch (DataAccessException | BadRow oneOfThem) {
@@ -65,12 +76,18 @@ record Legible<T>(List<T> rows, List<Long> unread) {
         List<Long> unread = new ArrayList<>();
         for (long number : numbers) {
             try {
-                rows.between(number, number).stream().map(value).forEach(read::add);
+                rows.between(number, number).stream()
+                        .map(row -> made(value, row))
+                        .forEach(read::add);
             } catch (DataAccessException | BadRow bad) {
                 unread.add(number);
             }
         }
         return new Legible<>(read, unread);
+    }
+
+    private static String plural(String what) {
+        return what.endsWith("y") ? what.substring(0, what.length() - 1) + "ies" : what + "s";
     }
 
     /** Names what could not be read; empty where all could. */
@@ -79,10 +96,9 @@ record Legible<T>(List<T> rows, List<Long> unread) {
                 ? List.of()
                 : List.of(Finding.caution(
                         UNREAD,
-                        "The logbook's %s%s %s cannot be read and %s left out%s. Open a copy of the logbook from before, if there is one."
+                        "The logbook's %s %s cannot be read and %s left out%s. Open a copy of the logbook from before, if there is one."
                                 .formatted(
-                                        what,
-                                        unread.size() == 1 ? "" : "s",
+                                        unread.size() == 1 ? what : plural(what),
                                         unread.stream()
                                                 .limit(FEW)
                                                 .map(String::valueOf)

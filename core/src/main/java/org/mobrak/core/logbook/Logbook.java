@@ -2,13 +2,13 @@ package org.mobrak.core.logbook;
 
 import java.sql.Connection;
 import java.time.Instant;
-import java.time.format.DateTimeParseException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.mobrak.core.identity.Finding;
@@ -22,14 +22,21 @@ import org.mobrak.core.job.Event;
 import org.mobrak.core.job.Job;
 import org.mobrak.core.job.JobPlan;
 import org.mobrak.core.job.RunSheet;
+import org.mobrak.core.logbook.Chain.Kind;
+import org.mobrak.core.logbook.ChainCheck.Changed;
 
 /** The drawer of phones and what happened to them. Every method that adds returns only when it is on disk. */
 public final class Logbook {
+    /** The code of the finding that tells of an entry that is not as it was written down. */
+    private static final String CHANGED = "changed-entry";
+
     private final Statements statements;
     private final LogbookRows rows;
     private final ReadTexts texts = new ReadTexts();
     private final Materials materials;
     private final Sequence sequence = new Sequence();
+    /** Rows that are not as they were written down; found by a thread that looks through everything beside the work. */
+    private volatile List<Changed> changed = List.of();
 
     Logbook(Connection held) {
         this.statements = new Statements(held);
@@ -40,6 +47,21 @@ public final class Logbook {
     /** All of it or nothing: whatever is written by some work is undone if the work fails. */
     public <T> T together(Callable<T> work) throws Exception {
         return statements.together(work::call);
+    }
+
+    /** From now on these rows are marked where they are shown. */
+    void mark(List<Changed> rows) {
+        this.changed = List.copyOf(rows);
+    }
+
+    /** What of a kind is not as it was written down, told; empty where all is. */
+    private Optional<Finding> changed(Kind kind, long row) {
+        return changed.stream()
+                .filter(one -> one.row() == row && one.table().equals(kind.table()))
+                .findFirst()
+                .map(one -> Finding.caution(
+                        CHANGED,
+                        "The logbook's %s. Read the phone again before you trust what it says.".formatted(one)));
     }
 
     /** What was read of texts so far, for whoever reads one that is then kept here. */
@@ -77,50 +99,66 @@ public final class Logbook {
     /** Everything of a phone that can be read; what cannot is named in it. */
     public Dossier dossier(PhoneRecord phone) {
         long id = phone.id();
-        Legible<Intake> intakes =
-                Legible.of(() -> rows.intakeNumbers(id), (first, last) -> rows.intakes(id, first, last));
+        WrittenDown order = new WrittenDown(rows.written(id));
+        Legible<Intake> intakes = Legible.of(
+                () -> rows.intakeNumbers(id),
+                (first, last) -> rows.intakes(id, first, last),
+                intake -> intake.placed(
+                        order.place(Kind.INTAKE, intake.id(), intake.takenAt()), changed(Kind.INTAKE, intake.id())));
         Legible<SetAside> aside = Legible.of(() -> rows.asideNumbers(id), (first, last) -> rows.aside(id, first, last));
         List<Finding> unread = new ArrayList<>(intakes.told("text", ""));
         unread.addAll(aside.told("“set aside” note", ", so that reading counts again"));
         Legible<Job> jobs = Legible.of(
-                () -> rows.jobNumbers(id), (first, last) -> rows.jobs(id, first, last), row -> job(row, unread));
-        unread.addAll(jobs.told("job", "; what it may have written to the phone counts as not known"));
-        List<Instant> lost =
-                jobs.unread().stream().flatMap(job -> lastKnown(job).stream()).toList();
+                () -> rows.jobNumbers(id), (first, last) -> rows.jobs(id, first, last), row -> job(row, order, unread));
+        unread.addAll(jobs.told("job", "; what was written to the phone then counts as not known"));
+        List<Instant> lost = jobs.unread().stream()
+                .flatMap(job -> lastKnown(job, order).stream())
+                .toList();
+        order.told().ifPresent(unread::add);
         Map<Long, Parsed> parsed =
                 intakes.rows().stream().collect(Collectors.toMap(Intake::id, intake -> intake.parse(texts)));
         return new Dossier(phone, intakes.rows(), parsed, aside.rows(), jobs.rows(), new Dossier.Unread(unread, lost));
     }
 
-    private Job job(LogbookRows.JobRow row, List<Finding> unread) {
-        Legible<OldJob.Entry> journal = journal(row.id());
-        Legible<Event> events = events(row.id());
+    private Job job(LogbookRows.JobRow row, WrittenDown order, List<Finding> unread) {
+        Legible<Event> journal = journal(row.id(), order);
+        Legible<Event> events = events(row.id(), order, unread::add);
         unread.addAll(journal.told("journal line", ""));
         unread.addAll(events.told("event", ""));
         JobJson.Start start = JobJson.start(row.sheet());
-        List<Event> all = Stream.concat(journal.rows().stream().map(OldJob.Entry::event), events.rows().stream())
-                .toList();
-        return new Job(row.id(), row.phoneId(), start.plan(), start.sheet(), row.startedAt(), all);
+        List<Event> all =
+                Stream.concat(journal.rows().stream(), events.rows().stream()).toList();
+        changed(Kind.JOB, row.id()).ifPresent(unread::add);
+        Instant started = order.place(Kind.JOB, row.id(), row.startedAt());
+        return new Job(row.id(), row.phoneId(), start.plan(), start.sheet(), started, all);
     }
 
-    private Legible<OldJob.Entry> journal(long job) {
-        return Legible.of(() -> rows.journalNumbers(job), (first, last) -> rows.journal(job, first, last));
+    private Legible<Event> journal(long job, WrittenDown order) {
+        return Legible.of(
+                () -> rows.journalNumbers(job),
+                (first, last) -> rows.journal(job, first, last),
+                row -> row.entry()
+                        .event()
+                        .at(order.place(Kind.JOURNAL, row.id(), row.entry().at())));
     }
 
-    private Legible<Event> events(long job) {
-        return Legible.of(() -> rows.eventNumbers(job), (first, last) -> rows.events(job, first, last), JobJson::event);
+    private Legible<Event> events(long job, WrittenDown order, Consumer<Finding> told) {
+        return Legible.of(() -> rows.eventNumbers(job), (first, last) -> rows.events(job, first, last), row -> {
+            Event event = JobJson.event(row.event());
+            changed(Kind.EVENT, row.id()).ifPresent(told);
+            return event.at(order.place(Kind.EVENT, row.id(), event.at()));
+        });
     }
 
     /**
      * When a job that cannot be read was last at work: never, where its journal is empty; where the journal cannot be read
      * either, at no time that has passed.
      */
-    private Optional<Instant> lastKnown(long job) {
-        Legible<OldJob.Entry> journal = journal(job);
-        Legible<Event> events = events(job);
-        Optional<Instant> last = Stream.concat(
-                        journal.rows().stream().map(OldJob.Entry::at),
-                        events.rows().stream().map(Event::at))
+    private Optional<Instant> lastKnown(long job, WrittenDown order) {
+        Legible<Event> journal = journal(job, order);
+        Legible<Event> events = events(job, order, told -> {});
+        Optional<Instant> last = Stream.concat(journal.rows().stream(), events.rows().stream())
+                .map(Event::at)
                 .max(Comparator.naturalOrder());
         boolean all = journal.unread().isEmpty() && events.unread().isEmpty();
         return all ? last : Optional.of(last.orElse(Instant.MAX));
@@ -138,22 +176,10 @@ public final class Logbook {
     }
 
     private long keep(PhoneRecord phone, Intake.Kind kind, RawText text, Instant clock) {
-        Instant at = sequence.place(clock, lastEntry(phone.id()));
+        Instant at = sequence.place(clock, rows.lastWritten(phone.id()));
         List<Finding> findings = Stream.concat(text.findings().stream(), Sequence.oddClock(clock, at).stream())
                 .toList();
         return rows.addIntake(phone.id(), text.name(), kind, text.text(), Json.write(findings), at);
-    }
-
-    private Optional<Instant> lastEntry(long phone) {
-        return rows.lastEntries(phone).stream().flatMap(Logbook::legible).max(Comparator.naturalOrder());
-    }
-
-    private static Stream<Instant> legible(String text) {
-        try {
-            return Stream.of(Instant.parse(text));
-        } catch (DateTimeParseException badRow) {
-            return Stream.empty();
-        }
     }
 
     /** Takes an intake back; it stays in the logbook but no longer counts. */
@@ -203,7 +229,7 @@ public final class Logbook {
         if (dossier(phone).runningJob().isPresent()) {
             throw new Refusal("A job runs on this phone already; finish or stop it first.");
         }
-        Instant start = sequence.place(at, lastEntry(phone.id()));
+        Instant start = sequence.place(at, rows.lastWritten(phone.id()));
         long id = rows.addJob(phone.id(), JobJson.write(plan, sheet), start);
         return new Job(id, phone.id(), plan, sheet, start, List.of());
     }
@@ -211,7 +237,7 @@ public final class Logbook {
     /** Writes down what happened in a job, all of it or nothing. */
     public Job record(Job job, List<Event> happened) {
         return job.with(statements.together(() -> {
-            Instant at = afterAll(happened.get(0).at(), lastEntry(job.phoneId()));
+            Instant at = sequence.placeAfter(happened.get(0).at(), rows.lastWritten(job.phoneId()));
             List<Event> placed = happened.stream().map(event -> event.at(at)).toList();
             placed.forEach(event -> rows.addEvent(job.id(), at, JobJson.write(event)));
             return placed;
@@ -220,14 +246,6 @@ public final class Logbook {
 
     public Job record(Job job, Event happened) {
         return record(job, List.of(happened));
-    }
-
-    /** What is read and what is done must not bear the same time, or nobody knows which came first. */
-    private Instant afterAll(Instant clock, Optional<Instant> last) {
-        Instant at = sequence.place(clock, last);
-        return last.filter(before -> !before.isBefore(at))
-                .map(before -> before.plusMillis(1))
-                .orElse(at);
     }
 
     public Optional<String> setting(String name) {

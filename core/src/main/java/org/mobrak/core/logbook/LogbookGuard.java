@@ -1,7 +1,6 @@
 package org.mobrak.core.logbook;
 
 import java.io.IOException;
-import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
@@ -86,9 +85,12 @@ final class LogbookGuard {
             }
             bytes += size;
         }
-        sweep();
-        Path folder =
-                Files.createTempDirectory(LOOKING + ProcessHandle.current().pid() + "-");
+        Leftovers.sweep(Path.of(System.getProperty("java.io.tmpdir")), LOOKING);
+        Path folder = Files.createTempDirectory(Leftovers.named(LOOKING));
+        folder.toFile().deleteOnExit();
+        for (String ending : List.of("", LOG, JOURNAL, "-shm")) {
+            folder.resolve("copy.db" + ending).toFile().deleteOnExit();
+        }
         try {
             if (Files.getFileStore(folder).getUsableSpace() < bytes) {
                 throw new UnreadableInput("There is no room in %s to look at the logbook first; %d MB are needed."
@@ -103,26 +105,6 @@ final class LogbookGuard {
             look(copy);
         } finally {
             PathUtils.deleteDirectory(folder);
-        }
-    }
-
-    /** What programs left that were killed; in the computer's own place for such, never in the workspace. */
-    private static void sweep() throws IOException {
-        Path place = Path.of(System.getProperty("java.io.tmpdir"));
-        try (DirectoryStream<Path> left = Files.newDirectoryStream(place, LOOKING + "[0-9]*")) {
-            for (Path folder : left) {
-                String pid = folder.getFileName()
-                        .toString()
-                        .substring(LOOKING.length())
-                        .replaceFirst("-.*", "");
-                boolean ours = Files.isDirectory(folder, LinkOption.NOFOLLOW_LINKS)
-                        && Files.getOwner(folder).equals(Files.getOwner(Path.of(System.getProperty("user.home"))));
-                if (ours
-                        && pid.matches("\\d{1,9}")
-                        && ProcessHandle.of(Long.parseLong(pid)).isEmpty()) {
-                    PathUtils.deleteDirectory(folder);
-                }
-            }
         }
     }
 

@@ -1,9 +1,12 @@
 package org.mobrak.core.logbook;
 
 import java.sql.SQLException;
+import java.time.DateTimeException;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import org.mobrak.core.logbook.Chain.Kind;
 
 /** The logbook's SQL, statement by statement. */
 final class LogbookRows {
@@ -15,6 +18,12 @@ final class LogbookRows {
 
     /** A job without its journal; the sheet is JSON. */
     record JobRow(long id, long phoneId, String sheet, Instant startedAt) {}
+
+    /** An event; JSON. */
+    record EventRow(long id, String event) {}
+
+    /** A line of an old journal. */
+    record JournalRow(long id, OldJob.Entry entry) {}
 
     List<PhoneRecord> phones(long first, long last) {
         return rows.list(
@@ -29,11 +38,11 @@ final class LogbookRows {
     }
 
     long addPhone(String nickname, Instant at) {
-        return rows.add("INSERT INTO phone (nickname, added_at) VALUES (?, ?)", nickname, at);
+        return rows.write(Kind.PHONE, at, "INSERT INTO phone (nickname, added_at) VALUES (?, ?)", nickname, at);
     }
 
     void withdrawPhone(long id, Optional<Instant> at) {
-        rows.change("UPDATE phone SET withdrawn_at = ? WHERE id = ?", at, id);
+        rows.rewrite(Kind.PHONE, id, at, "UPDATE phone SET withdrawn_at = ? WHERE id = ?", at, id);
     }
 
     List<Intake> intakes(long phoneId, long first, long last) {
@@ -50,7 +59,9 @@ final class LogbookRows {
     }
 
     long addIntake(long phoneId, String name, Intake.Kind kind, String text, String findings, Instant at) {
-        return rows.add(
+        return rows.write(
+                Kind.INTAKE,
+                at,
                 "INSERT INTO intake (phone_id, name, kind, text, findings, taken_at) VALUES (?, ?, ?, ?, ?, ?)",
                 phoneId,
                 name,
@@ -61,7 +72,7 @@ final class LogbookRows {
     }
 
     void withdraw(long id, Optional<Instant> at) {
-        rows.change("UPDATE intake SET withdrawn_at = ? WHERE id = ?", at, id);
+        rows.rewrite(Kind.INTAKE, id, at, "UPDATE intake SET withdrawn_at = ? WHERE id = ?", at, id);
     }
 
     List<SetAside> aside(long phoneId, long first, long last) {
@@ -81,7 +92,9 @@ final class LogbookRows {
     }
 
     long addAside(long intakeId, String fact, String value, String reason, Instant at) {
-        return rows.add(
+        return rows.write(
+                Kind.SET_ASIDE,
+                at,
                 "INSERT INTO set_aside (intake_id, fact, value, reason, at) VALUES (?, ?, ?, ?, ?)",
                 intakeId,
                 fact,
@@ -91,7 +104,7 @@ final class LogbookRows {
     }
 
     void withdrawAside(long id, Optional<Instant> at) {
-        rows.change("UPDATE set_aside SET withdrawn_at = ? WHERE id = ?", at, id);
+        rows.rewrite(Kind.SET_ASIDE, id, at, "UPDATE set_aside SET withdrawn_at = ? WHERE id = ?", at, id);
     }
 
     List<JobRow> jobs(long phoneId, long first, long last) {
@@ -108,12 +121,13 @@ final class LogbookRows {
     }
 
     long addJob(long phoneId, String sheet, Instant at) {
-        return rows.add("INSERT INTO job (phone_id, sheet, started_at) VALUES (?, ?, ?)", phoneId, sheet, at);
+        return rows.write(
+                Kind.JOB, at, "INSERT INTO job (phone_id, sheet, started_at) VALUES (?, ?, ?)", phoneId, sheet, at);
     }
 
-    List<OldJob.Entry> journal(long jobId, long first, long last) {
+    List<JournalRow> journal(long jobId, long first, long last) {
         return rows.list(
-                "SELECT at, kind, step_id, note FROM journal WHERE job_id = ? AND id BETWEEN ? AND ? ORDER BY id",
+                "SELECT id, at, kind, step_id, note FROM journal WHERE job_id = ? AND id BETWEEN ? AND ? ORDER BY id",
                 LogbookRows::entry,
                 jobId,
                 first,
@@ -124,10 +138,10 @@ final class LogbookRows {
         return rows.list("SELECT id FROM journal WHERE job_id = ? ORDER BY id", row -> row.number("id"), jobId);
     }
 
-    List<String> events(long jobId, long first, long last) {
+    List<EventRow> events(long jobId, long first, long last) {
         return rows.list(
-                "SELECT event FROM event WHERE job_id = ? AND id BETWEEN ? AND ? ORDER BY id",
-                row -> row.text("event"),
+                "SELECT id, event FROM event WHERE job_id = ? AND id BETWEEN ? AND ? ORDER BY id",
+                row -> new EventRow(row.number("id"), row.text("event")),
                 jobId,
                 first,
                 last);
@@ -138,19 +152,57 @@ final class LogbookRows {
     }
 
     void addEvent(long jobId, Instant at, String event) {
-        rows.change("INSERT INTO event (job_id, at, event) VALUES (?, ?, ?)", jobId, at, event);
+        rows.write(Kind.EVENT, at, "INSERT INTO event (job_id, at, event) VALUES (?, ?, ?)", jobId, at, event);
     }
 
-    /** The times of the last entry of each kind, as they stand there. */
-    List<String> lastEntries(long phoneId) {
+    /** When the entry of a phone that came last was written down. */
+    Optional<Instant> lastWritten(long phoneId) {
         return rows.list("""
-            SELECT * FROM (SELECT taken_at FROM intake WHERE phone_id = ? ORDER BY id DESC LIMIT 1)
-            UNION ALL SELECT * FROM (SELECT started_at FROM job WHERE phone_id = ? ORDER BY id DESC LIMIT 1)
-            UNION ALL SELECT * FROM (SELECT at FROM journal
-                WHERE job_id IN (SELECT id FROM job WHERE phone_id = ?) ORDER BY id DESC LIMIT 1)
-            UNION ALL SELECT * FROM (SELECT at FROM event
-                WHERE job_id IN (SELECT id FROM job WHERE phone_id = ?) ORDER BY id DESC LIMIT 1)
-            """, row -> row.text("taken_at"), phoneId, phoneId, phoneId, phoneId);
+            SELECT clock FROM (
+                SELECT seq, clock FROM entry WHERE kind = 'intake'
+                    AND row = (SELECT max(id) FROM intake WHERE phone_id = ?)
+                UNION ALL SELECT seq, clock FROM entry WHERE kind = 'job'
+                    AND row = (SELECT max(id) FROM job WHERE phone_id = ?)
+                UNION ALL SELECT seq, clock FROM entry WHERE kind = 'journal'
+                    AND row = (SELECT max(id) FROM journal WHERE job_id IN (SELECT id FROM job WHERE phone_id = ?))
+                UNION ALL SELECT seq, clock FROM entry WHERE kind = 'event'
+                    AND row = (SELECT max(id) FROM event WHERE job_id IN (SELECT id FROM job WHERE phone_id = ?)))
+            ORDER BY seq DESC
+            """, row -> time(row.text("clock")), phoneId, phoneId, phoneId, phoneId).stream()
+                .flatMap(Optional::stream)
+                .findFirst();
+    }
+
+    /** When each entry of a phone was written down, in the order in which they were. */
+    List<WrittenDown.Entry> written(long phoneId) {
+        return rows.list("""
+            SELECT kind, row, min(seq) AS seq, clock FROM (
+                SELECT * FROM entry WHERE kind = 'intake' AND row IN (SELECT id FROM intake WHERE phone_id = ?)
+                UNION ALL SELECT * FROM entry WHERE kind = 'job'
+                    AND row IN (SELECT id FROM job WHERE phone_id = ?)
+                UNION ALL SELECT * FROM entry WHERE kind = 'journal'
+                    AND row IN (SELECT id FROM journal WHERE job_id IN (SELECT id FROM job WHERE phone_id = ?))
+                UNION ALL SELECT * FROM entry WHERE kind = 'event'
+                    AND row IN (SELECT id FROM event WHERE job_id IN (SELECT id FROM job WHERE phone_id = ?)))
+            GROUP BY kind, row ORDER BY seq
+            """, LogbookRows::written, phoneId, phoneId, phoneId, phoneId).stream()
+                .flatMap(Optional::stream)
+                .toList();
+    }
+
+    /** A line of the chain that cannot be read orders nothing. */
+    private static Optional<WrittenDown.Entry> written(Cells row) throws SQLException {
+        Kind kind = Kind.valueOf(row.text("kind").toUpperCase(Locale.ROOT));
+        long number = row.number("row");
+        return time(row.text("clock")).map(clock -> new WrittenDown.Entry(kind, number, clock));
+    }
+
+    private static Optional<Instant> time(String text) {
+        try {
+            return Optional.of(Times.of(text));
+        } catch (DateTimeException noTime) {
+            return Optional.empty();
+        }
     }
 
     Optional<String> setting(String name) {
@@ -159,10 +211,10 @@ final class LogbookRows {
 
     void putSetting(String name, String value) {
         rows.change(
-                "INSERT INTO setting (name, value) VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET value = ?",
+                "INSERT INTO setting (name, value, sum) VALUES (?, ?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value, sum = excluded.sum",
                 name,
                 value,
-                value);
+                Checksum.of(name, value));
     }
 
     private static PhoneRecord phone(Cells row) throws SQLException {
@@ -196,8 +248,13 @@ final class LogbookRows {
         return new JobRow(row.number("id"), row.number("phone_id"), row.text("sheet"), row.time("started_at"));
     }
 
-    private static OldJob.Entry entry(Cells row) throws SQLException {
-        return new OldJob.Entry(
-                row.time("at"), row.oneOf(OldJob.Kind.class, "kind"), row.maybeText("step_id"), row.text("note"));
+    private static JournalRow entry(Cells row) throws SQLException {
+        return new JournalRow(
+                row.number("id"),
+                new OldJob.Entry(
+                        row.time("at"),
+                        row.oneOf(OldJob.Kind.class, "kind"),
+                        row.maybeText("step_id"),
+                        row.text("note")));
     }
 }

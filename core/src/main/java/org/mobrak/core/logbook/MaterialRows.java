@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.NoSuchElementException;
 import java.util.Optional;
 import org.mobrak.core.catalogue.PartitionClass;
+import org.mobrak.core.logbook.Chain.Kind;
 
 /** The SQL of the files that were looked into, statement by statement. */
 final class MaterialRows {
@@ -43,20 +44,29 @@ final class MaterialRows {
     }
 
     long addMaterial(String path, Instant modified, String found, Instant at) {
-        return rows.add(
-                "INSERT INTO material (path, modified, found, seen_at) VALUES (?, ?, ?, ?)", path, modified, found, at);
+        return rows.write(
+                Kind.MATERIAL,
+                at,
+                "INSERT INTO material (path, modified, found, seen_at) VALUES (?, ?, ?, ?)",
+                path,
+                modified,
+                found,
+                at);
     }
 
     void withdrawPath(String path, Instant at) {
-        rows.change("UPDATE material SET withdrawn_at = ? WHERE path = ? AND withdrawn_at IS NULL", at, path);
+        rows.list("SELECT id FROM material WHERE path = ? AND withdrawn_at IS NULL", row -> row.number("id"), path)
+                .forEach(id -> withdrawMaterial(id, Optional.of(at)));
     }
 
     void withdrawMaterial(long id, Optional<Instant> at) {
-        rows.change("UPDATE material SET withdrawn_at = ? WHERE id = ?", at, id);
+        rows.rewrite(Kind.MATERIAL, id, at, "UPDATE material SET withdrawn_at = ? WHERE id = ?", at, id);
     }
 
     long addCopy(long phoneId, long materialId, PartitionClass covers, String model, String build, Instant at) {
-        return rows.add(
+        return rows.write(
+                Kind.STOCK_COPY,
+                at,
                 "INSERT INTO stock_copy (phone_id, material_id, covers, model, build, at) VALUES (?, ?, ?, ?, ?, ?)",
                 phoneId,
                 materialId,
@@ -83,11 +93,17 @@ final class MaterialRows {
     }
 
     void withdrawCopy(long id, Optional<Instant> at) {
-        rows.change("UPDATE stock_copy SET withdrawn_at = ? WHERE id = ?", at, id);
+        rows.rewrite(Kind.STOCK_COPY, id, at, "UPDATE stock_copy SET withdrawn_at = ? WHERE id = ?", at, id);
     }
 
     void addCheck(long copyId, Instant at, boolean whole) {
-        rows.change("INSERT INTO stock_check (copy_id, at, whole) VALUES (?, ?, ?)", copyId, at, whole);
+        rows.write(
+                Kind.STOCK_CHECK,
+                at,
+                "INSERT INTO stock_check (copy_id, at, whole) VALUES (?, ?, ?)",
+                copyId,
+                at,
+                whole);
     }
 
     Optional<CheckRow> lastCheck(long copyId) {

@@ -37,8 +37,10 @@ public final class Materials {
         return Stream.concat(
                         files().told("file", "").stream(),
                         phones.stream()
-                                .flatMap(
-                                        phone -> copiesOf(phone).told("stock copy", ", so it is no way back").stream()))
+                                .flatMap(phone ->
+                                        copiesOf(phone)
+                                                .told("stock copy", "; do not rely on them as a way back")
+                                                .stream()))
                 .toList();
     }
 

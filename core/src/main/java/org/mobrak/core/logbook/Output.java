@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
+import java.nio.file.attribute.PosixFileAttributeView;
 import java.util.Optional;
 import java.util.UUID;
 import org.mobrak.core.identity.UnreadableInput;
@@ -17,6 +18,8 @@ import org.mobrak.core.identity.UnreadableInput;
  * Nothing is written among a workspace's own files.
  */
 public final class Output implements Closeable {
+    private static final String NAME = ".mobrak-out-";
+
     private final Path target;
     /** Where it is written until it is whole; empty for a pipe or a device. */
     private final Optional<Path> beside;
@@ -43,7 +46,9 @@ public final class Output implements Closeable {
         }
         Path target = Files.exists(file) ? file.toRealPath() : file.toAbsolutePath();
         // A file of one's own making, whose rights are those that the system gives to new files.
-        Path beside = target.resolveSibling(".mobrak-" + UUID.randomUUID() + ".tmp");
+        Leftovers.sweep(folder, NAME);
+        Path beside = target.resolveSibling(Leftovers.named(NAME) + UUID.randomUUID());
+        beside.toFile().deleteOnExit();
         try {
             return new Output(
                     target,
@@ -67,8 +72,13 @@ public final class Output implements Closeable {
 
     /** Writes a text, all of it or nothing. */
     public static void write(Path file, String text) throws IOException {
+        write(file, text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    /** Writes bytes, all of them or none. */
+    public static void write(Path file, byte[] bytes) throws IOException {
         try (Output out = to(file)) {
-            out.stream().write(text.getBytes(StandardCharsets.UTF_8));
+            out.stream().write(bytes);
             out.commit();
         }
     }
@@ -86,7 +96,16 @@ public final class Output implements Closeable {
     public void commit() throws IOException {
         stream.close();
         if (beside.isPresent()) {
+            keepRights(target, beside.get());
             Files.move(beside.get(), target, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
+        }
+    }
+
+    /** A file that makes way leaves who may read it to the one that comes. */
+    private static void keepRights(Path old, Path now) throws IOException {
+        PosixFileAttributeView view = Files.getFileAttributeView(now, PosixFileAttributeView.class);
+        if (view != null && Files.isRegularFile(old)) {
+            view.setPermissions(Files.getPosixFilePermissions(old));
         }
     }
 

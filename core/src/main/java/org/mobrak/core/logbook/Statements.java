@@ -11,6 +11,7 @@ import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.ArgumentPreparedStatementSetter;
+import org.springframework.jdbc.core.ConnectionCallback;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.datasource.DataSourceTransactionManager;
 import org.springframework.jdbc.datasource.SingleConnectionDataSource;
@@ -97,6 +98,31 @@ final class Statements {
         KeyHolder number = new GeneratedKeyHolder();
         jdbc.update(connection -> prepared(connection, sql, values), number);
         return Objects.requireNonNull(number.getKey()).longValue();
+    }
+
+    /** Adds a row, and what it says to the chain, both or neither; gives the row's number. */
+    long write(Chain.Kind kind, Instant clock, String sql, Object... values) {
+        return together(() -> {
+            long number = add(sql, values);
+            chain(kind, number, Optional.of(clock));
+            return number;
+        });
+    }
+
+    /** Changes a row, and adds what it says now to the chain, both or neither. */
+    void rewrite(Chain.Kind kind, long row, Optional<Instant> clock, String sql, Object... values) {
+        together(() -> {
+            change(sql, values);
+            chain(kind, row, clock);
+            return row;
+        });
+    }
+
+    private void chain(Chain.Kind kind, long row, Optional<Instant> clock) {
+        jdbc.execute((ConnectionCallback<Boolean>) connection -> {
+            new Chain(connection).append(kind, row, clock);
+            return true;
+        });
     }
 
     private static PreparedStatement prepared(Connection connection, String sql, Object... values) throws SQLException {

@@ -64,12 +64,14 @@ public final class Workspace implements AutoCloseable {
     private Workspace(Path folder, WorkspaceLock lock, FutureTask<Begun> reading) throws IOException {
         this.folder = folder;
         this.lock = lock;
-        SQLiteDataSource database = openLogbook(folder.resolve("logbook.db"), lock.isKnown());
+        SQLiteDataSource database = openLogbook(folder.resolve("logbook.db"), lock.hadLogbook());
+        lock.trust();
         lock.mark();
         // While one connection stays open the files beside the logbook do too; a full disk could not take them anew,
         // and
         // without them not even reading goes.
         this.held = connect(database);
+        seal(held);
         this.logbook = new Logbook(held);
         this.reading = reading;
     }
@@ -115,7 +117,7 @@ public final class Workspace implements AutoCloseable {
 
     /**
      * Opens a workspace and keeps others out until it is closed or the program ends. An {@link UnreadableInput} tells in one
-     * line why that cannot be.
+     * line why that cannot be; a {@link FromElsewhere} that nobody agreed to it yet.
      *
      * @param cache where what was read of catalogues may be kept, outside of the workspace
      */
@@ -130,15 +132,32 @@ public final class Workspace implements AutoCloseable {
         }
     }
 
+    /** Notes that the person agrees to open a workspace that was made elsewhere; asked once for a folder. */
+    public static void agree(Path folder, Path cache) throws IOException {
+        try (WorkspaceLock lock = WorkspaceLock.of(folder, cache)) {
+            lock.trust();
+        }
+    }
+
+    /** Whether a workspace was made or opened here, or the person agreed to it. */
+    public static boolean isOurs(Path folder, Path cache) throws IOException {
+        try (WorkspaceLock lock = WorkspaceLock.of(folder, cache)) {
+            return lock.isTrusted();
+        }
+    }
+
     /** Opens a workspace as far as its logbook; its catalogue is read meanwhile. Else as {@link #open}. */
     public static Workspace begin(Path folder, Path cache) throws IOException {
         if (!Files.isDirectory(folder)) {
             throw new UnreadableInput(folder + " is no workspace; check the path.");
         }
-        WorkspaceLock lock = WorkspaceLock.of(folder);
-        FutureTask<Begun> reading = reading(folder, cache);
-        NativeLibrary.keepIn(cache);
+        WorkspaceLock lock = WorkspaceLock.of(folder, cache);
         try {
+            if (!lock.isTrusted()) {
+                throw new FromElsewhere(folder);
+            }
+            FutureTask<Begun> reading = reading(folder, cache);
+            NativeLibrary.keepIn(cache);
             return new Workspace(folder, lock, reading);
         } catch (IOException | RuntimeException failed) {
             lock.close();
@@ -165,8 +184,8 @@ public final class Workspace implements AutoCloseable {
      *
      * @return where what was there is now
      */
-    public static Path putBack(Path folder, Path copy, String stamp) throws IOException {
-        try (WorkspaceLock held = WorkspaceLock.of(folder)) {
+    public static Path putBack(Path folder, Path cache, Path copy, String stamp) throws IOException {
+        try (WorkspaceLock held = WorkspaceLock.of(folder, cache)) {
             return Backups.restore(folder, copy, stamp);
         }
     }
@@ -222,6 +241,14 @@ public final class Workspace implements AutoCloseable {
         }
     }
 
+    private static void seal(Connection held) {
+        try {
+            new Chain(held).sealWhatWasBefore();
+        } catch (SQLException failed) {
+            throw new CannotGetJdbcConnectionException("The logbook's entries cannot be put in order.", failed);
+        }
+    }
+
     private static void mark(Statement statement) throws SQLException {
         int application;
         try (ResultSet row = statement.executeQuery("PRAGMA application_id")) {
@@ -261,7 +288,10 @@ public final class Workspace implements AutoCloseable {
      * @param damaged is told what was found, on a thread of its own; not called for a logbook that is whole
      */
     public void lookThrough(Consumer<Finding> damaged) {
-        IntegrityCheck check = new IntegrityCheck(folder.resolve("logbook.db"), damaged);
+        IntegrityCheck check = new IntegrityCheck(folder.resolve("logbook.db"), found -> {
+            logbook.mark(found.changed());
+            damaged.accept(found.told());
+        });
         integrity = Optional.of(check);
         check.start();
     }
@@ -276,8 +306,8 @@ public final class Workspace implements AutoCloseable {
     }
 
     /** What is wrong inside the logbook, looked for from end to end; takes as long as the logbook is large. */
-    Optional<String> fault() {
-        return IntegrityCheck.fault(folder.resolve("logbook.db"));
+    Optional<Damage> damage() {
+        return IntegrityCheck.of(folder.resolve("logbook.db"));
     }
 
     /** Reads the catalogue anew where its files have changed. */

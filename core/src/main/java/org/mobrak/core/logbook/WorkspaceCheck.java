@@ -16,6 +16,9 @@ public record WorkspaceCheck(long phones, long jobs, long entries, List<String> 
         problems = List.copyOf(problems);
     }
 
+    /** The first tells where it began; a hundred are enough to see how far it goes. */
+    private static final int MOST_NAMED = 100;
+
     /** Looks at every row, page and index, and at every entry of the catalogue. */
     public static WorkspaceCheck of(Workspace workspace) throws IOException {
         Logbook logbook = workspace.logbook();
@@ -32,7 +35,13 @@ public record WorkspaceCheck(long phones, long jobs, long entries, List<String> 
                     .sum();
             messages(dossier.unread().findings()).forEach(message -> problems.add(phone.nickname() + ": " + message));
         }
-        workspace.fault().ifPresent(fault -> problems.add("The logbook is damaged inside: " + fault + "."));
+        workspace.damage().ifPresent(damage -> {
+            problems.add(damage.told().message());
+            damage.changed().stream()
+                    .limit(MOST_NAMED)
+                    .map(changed -> "In the logbook the " + changed + ".")
+                    .forEach(problems::add);
+        });
         workspace.catalogue().faults().stream()
                 .filter(fault -> !fault.isWarning())
                 .forEach(fault -> problems.add(fault.text()));

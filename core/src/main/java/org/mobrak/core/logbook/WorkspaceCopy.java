@@ -2,6 +2,7 @@ package org.mobrak.core.logbook;
 
 import java.io.IOException;
 import java.nio.file.Files;
+import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import java.sql.Connection;
 import java.sql.DriverManager;
@@ -35,12 +36,35 @@ public final class WorkspaceCopy {
         }
     }
 
+    /**
+     * Copies a workspace that came from elsewhere as it lies there, to be looked through: nothing is written into it, and no link in it
+     * is followed. An {@link UnreadableInput} tells why its logbook must not be opened.
+     *
+     * @param to a folder that does not exist yet
+     */
+    public static void forALook(Path from, Path to) throws IOException {
+        if (!Files.isDirectory(from.resolve("catalogue"), LinkOption.NOFOLLOW_LINKS)) {
+            throw new UnreadableInput(from + " is no workspace; check the path.");
+        }
+        new LogbookGuard(from.resolve("logbook.db")).check(true);
+        Files.createDirectories(to);
+        for (String ending : List.of("", "-wal", "-journal")) {
+            Path file = from.resolve("logbook.db" + ending);
+            if (Files.isRegularFile(file, LinkOption.NOFOLLOW_LINKS)) {
+                Files.copy(file, to.resolve(file.getFileName()), LinkOption.NOFOLLOW_LINKS);
+            }
+        }
+        PathUtils.copyDirectory(from.resolve("catalogue"), to.resolve("catalogue"), LinkOption.NOFOLLOW_LINKS);
+    }
+
     private static void forgetFiles(Path copy) throws SQLException {
         try (Connection connection = DriverManager.getConnection("jdbc:sqlite:" + copy.resolve("logbook.db"));
                 Statement forgetting = connection.createStatement()) {
-            for (String table : List.of("stock_check", "stock_copy", "material")) {
+            for (String table : List.of("stock_check", "stock_copy", "material", "entry")) {
                 forgetting.execute("DELETE FROM " + table);
             }
+            // What is left is put in order anew when the copy is opened.
+            forgetting.execute("PRAGMA user_version = 0");
         }
     }
 }

@@ -71,10 +71,10 @@ class MigrationKillTest {
         }
         try (Workspace open = Workspace.open(folder, top.resolve("cache"))) {
             assertThat(open.logbook().phones()).hasSize(PHONES);
-            assertThat(open.fault()).isEmpty();
+            assertThat(open.damage()).isEmpty();
         }
         for (Path copy : Backups.of(folder)) {
-            assertThat(IntegrityCheck.fault(copy)).as("%s", copy).isEmpty();
+            assertThat(IntegrityCheck.of(copy)).as("%s", copy).isEmpty();
         }
     }
 }

@@ -157,6 +157,7 @@ class WorkspaceTest {
             }
         }
         Files.createDirectories(left.resolve("catalogue/routes"));
+        Workspace.agree(left, top.resolve("cache"));
         try (Workspace workspace = open(left)) {
             Logbook logbook = workspace.logbook();
             return logbook.dossier(logbook.phones().get(0)).jobs().get(0).events();
@@ -413,11 +414,14 @@ class WorkspaceTest {
         open(folder).close();
         try (Connection connection = connect();
                 Statement statement = connection.createStatement()) {
-            for (String later : List.of("event", "stock_check", "stock_copy", "material", "set_aside")) {
+            for (String later : List.of("entry", "event", "stock_check", "stock_copy", "material", "set_aside")) {
                 statement.execute("DROP TABLE " + later);
             }
             statement.execute("ALTER TABLE phone DROP COLUMN withdrawn_at");
             statement.execute("ALTER TABLE intake DROP COLUMN proved_by");
+            statement.execute("ALTER TABLE setting DROP COLUMN sum");
+            statement.execute("INSERT INTO setting VALUES ('page', 'fit')");
+            statement.execute("PRAGMA user_version = 0");
             statement.execute("DELETE FROM flyway_schema_history WHERE version > '1'");
             statement.execute("INSERT INTO phone VALUES (1, 'Hive 1', '2026-11-24T09:00:00Z')");
             statement.execute(
@@ -428,11 +432,14 @@ class WorkspaceTest {
                     workspace.logbook().dossier(workspace.logbook().phones().get(0));
             assertThat(dossier.ledger().facts().value(Fact.BUILD_ID)).contains("GRK39F");
             assertThat(dossier.findings()).extracting(Finding::sure).containsExactly(Finding.Sureness.CERTAIN);
+            assertThat(workspace.damage())
+                    .as("its rows have checksums from now on")
+                    .isEmpty();
         }
         assertThat(Backups.of(folder))
                 .as("what it was before is kept")
                 .extracting(file -> file.getFileName().toString())
-                .containsExactly("logbook-before-version-5.db");
+                .containsExactly("logbook-before-version-6.db");
     }
 
     @Test
@@ -546,18 +553,53 @@ class WorkspaceTest {
 
     @Test
     @EnabledOnOs({OS.LINUX, OS.MAC})
+    void whatWasMadeElsewhereIsNotWrittenIntoBeforeThePersonAgrees() throws Exception {
+        Path theirs = top.resolve("theirs");
+        Workspace.create(theirs, SHIPPED);
+        try (Workspace workspace = open(theirs)) {
+            workspace.logbook().addPhone("Hive 1", NOW);
+        }
+        Path cache = top.resolve("cache");
+        Path received = top.resolve("received");
+        PathUtils.copyDirectory(theirs, received);
+        byte[] before = Files.readAllBytes(received.resolve("logbook.db"));
+        Path key = Files.writeString(top.resolve("key"), "private");
+        Files.createSymbolicLink(received.resolve("catalogue/key.yaml"), key);
+        List<Path> all;
+        try (var inside = Files.walk(received)) {
+            all = inside.toList();
+        }
+        assertThat(Workspace.isOurs(received, cache)).isFalse();
+        assertThatThrownBy(() -> open(received)).isInstanceOf(FromElsewhere.class);
+        WorkspaceCopy.forALook(received, top.resolve("look"));
+        assertThat(Files.isSymbolicLink(top.resolve("look/catalogue/key.yaml"))
+                        || Files.notExists(top.resolve("look/catalogue/key.yaml")))
+                .as("a link is not followed")
+                .isTrue();
+        assertThat(received.resolve("logbook.db")).hasBinaryContent(before);
+        try (var inside = Files.walk(received)) {
+            assertThat(inside).containsExactlyInAnyOrderElementsOf(all);
+        }
+        Workspace.agree(received, cache);
+        open(received).close();
+        assertThat(Workspace.isOurs(received, cache)).as("asked once").isTrue();
+        assertThat(Files.getPosixFilePermissions(cache.resolve("workspaces"))).hasSize(3);
+    }
+
+    @Test
+    @EnabledOnOs({OS.LINUX, OS.MAC})
     void linksAndPipesThatLieInAReceivedFolderAreNeitherWrittenThroughNorWaitedFor() throws Exception {
         open(folder).close();
         Path lock = folder.resolve("workspace.lock");
         Path letter = Files.writeString(top.resolve("letter.txt"), "a person's own");
         for (String kind : List.of("symbolic", "hard", "pipe")) {
-            Files.delete(lock);
+            Files.deleteIfExists(lock);
             switch (kind) {
                 case "symbolic" -> Files.createSymbolicLink(lock, letter);
                 case "hard" -> Files.createLink(lock, letter);
                 default -> new ProcessBuilder("mkfifo", lock.toString()).start().waitFor();
             }
-            assertThatThrownBy(() -> openSoon(folder)).as(kind).hasMessageContaining("no file of its own");
+            openSoon(folder).close();
             assertThat(letter).content().isEqualTo("a person's own");
         }
         Files.delete(lock);
@@ -768,12 +810,12 @@ class WorkspaceTest {
         }
         Path copy = Backups.of(folder).get(0);
         try (Workspace workspace = open(folder)) {
-            assertThatThrownBy(() -> Workspace.putBack(folder, copy, "0"))
+            assertThatThrownBy(() -> Workspace.putBack(folder, top.resolve("cache"), copy, "0"))
                     .as("under a logbook that is in use")
                     .hasMessageContaining("open in another Mobrak");
             assertThat(workspace.logbook().phones()).hasSize(2);
         }
-        Path kept = Workspace.putBack(folder, copy, "1");
+        Path kept = Workspace.putBack(folder, top.resolve("cache"), copy, "1");
         try (Workspace workspace = open(folder)) {
             assertThat(workspace.logbook().phones())
                     .extracting(PhoneRecord::nickname)

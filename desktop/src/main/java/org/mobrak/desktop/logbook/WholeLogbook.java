@@ -339,11 +339,16 @@ final class WholeLogbook {
                 ? ""
                 : " %d entries differ from yours, which stay as they are; compare them on the catalogue's page."
                         .formatted(would.differing().size());
+        String unreadable = would.unreadable().isEmpty()
+                ? ""
+                : " %d rows cannot be read and will be marked; the first: %s."
+                        .formatted(would.unreadable().size(), would.unreadable().get(0));
         return would.changesNothing()
-                ? "All of it is here already." + differing
+                ? "All of it is here already." + differing + unreadable
                 : "%d rows and %d entries of the catalogue are new."
                                 .formatted(would.addedRows(), would.entries().size())
-                        + differing;
+                        + differing
+                        + unreadable;
     }
 
     private FlowPane buttons(Imported would, Set<String> same) {

@@ -21,6 +21,7 @@ import java.util.Locale;
 import org.apache.commons.text.similarity.LevenshteinDistance;
 import org.jspecify.annotations.Nullable;
 import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.logbook.PrivateFolder;
 import org.sqlite.SQLiteConfig;
 
 /** The index of one logbook. */
@@ -53,7 +54,7 @@ public final class SearchIndex implements AutoCloseable {
      * @param cache a folder of the user's own, outside of the workspace
      */
     public static SearchIndex open(Path workspace, Path cache) throws IOException {
-        Files.createDirectories(cache);
+        PrivateFolder.make(cache);
         Path file = cache.resolve("search-" + name(workspace.toAbsolutePath().normalize()) + ".db");
         try {
             return opened(workspace, file);
@@ -68,12 +69,13 @@ public final class SearchIndex implements AutoCloseable {
         }
     }
 
-    private static SearchIndex opened(Path workspace, Path file) throws SQLException {
+    private static SearchIndex opened(Path workspace, Path file) throws SQLException, IOException {
         SQLiteConfig config = new SQLiteConfig();
         config.setSynchronous(SQLiteConfig.SynchronousMode.OFF);
         Connection connection = config.createConnection("jdbc:sqlite:" + file);
         try {
             connection.setAutoCommit(true);
+            PrivateFolder.close(file);
             SearchIndex index = new SearchIndex(workspace, connection);
             index.attach();
             index.update();

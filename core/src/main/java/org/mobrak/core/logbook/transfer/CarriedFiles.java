@@ -4,24 +4,19 @@ import com.fasterxml.jackson.databind.JsonNode;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
-import java.nio.file.AtomicMoveNotSupportedException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.nio.file.attribute.FileTime;
 import java.security.DigestInputStream;
-import java.security.DigestOutputStream;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.sql.Connection;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.time.Instant;
 import java.util.HashMap;
-import java.util.HexFormat;
 import java.util.Map;
 import java.util.Optional;
+import org.mobrak.core.logbook.CellCheck;
+import org.mobrak.core.logbook.Checksum;
 
 /** The files themselves, in an export that has them inside: where each lies here, and by what name it goes along. */
 final class CarriedFiles {
@@ -50,8 +45,13 @@ final class CarriedFiles {
                 ResultSet rows =
                         statement.executeQuery("SELECT path, found FROM material WHERE withdrawn_at IS NULL")) {
             while (rows.next()) {
-                Path file = Path.of(rows.getString("path"));
-                Optional<String> sha256 = sha256(Export.MAPPER.readTree(rows.getString("found")));
+                String path = rows.getString("path");
+                String found = rows.getString("found");
+                if (!CellCheck.isReadable("path", path) || !CellCheck.isReadable("found", found)) {
+                    continue;
+                }
+                Path file = Path.of(path);
+                Optional<String> sha256 = sha256(Export.MAPPER.readTree(found));
                 if (sha256.isPresent() && isStill(file, sha256.get())) {
                     carried.names.put(file, name(file, sha256.get()));
                 }
@@ -64,19 +64,11 @@ final class CarriedFiles {
         if (!Files.isRegularFile(file)) {
             return false;
         }
-        MessageDigest digest = newDigest();
+        MessageDigest digest = Checksum.begin();
         try (InputStream in = new DigestInputStream(Files.newInputStream(file), digest)) {
             in.transferTo(OutputStream.nullOutputStream());
         }
-        return HexFormat.of().formatHex(digest.digest()).equals(sha256);
-    }
-
-    private static MessageDigest newDigest() {
-        try {
-            return MessageDigest.getInstance("SHA-256");
-        } catch (NoSuchAlgorithmException impossible) {
-            throw new IllegalStateException("Every Java has SHA-256", impossible);
-        }
+        return Checksum.hex(digest).equals(sha256);
     }
 
     private static String name(Path file, String sha256) {
@@ -85,8 +77,11 @@ final class CarriedFiles {
     }
 
     /** Where a file will lie where it comes in; empty for one that does not go along. */
-    Optional<String> received(Path file) {
-        return Optional.ofNullable(names.get(file)).map(name -> RECEIVED + name);
+    Optional<String> received(String file) {
+        return Optional.of(file)
+                .filter(path -> CellCheck.isReadable("path", path))
+                .map(path -> names.get(Path.of(path)))
+                .map(name -> RECEIVED + name);
     }
 
     /** Each file with its name in the zip; files of the same bytes and name once. */
@@ -104,38 +99,5 @@ final class CarriedFiles {
     static Optional<String> sha256(JsonNode found) {
         return Optional.of(found.path("digests").path("values").path("SHA256").asText())
                 .filter(text -> text.length() == 64);
-    }
-
-    /**
-     * Puts a file that came in where it belongs, all of it or nothing.
-     *
-     * @param sha256 what it must be
-     * @return whether it is what it must be
-     */
-    static boolean put(InputStream content, Path place, String sha256, Instant modified) throws IOException {
-        Files.createDirectories(place.getParent());
-        Path beside = Files.createTempFile(place.getParent(), ".mobrak-", ".tmp");
-        try {
-            MessageDigest digest = newDigest();
-            try (OutputStream out = new DigestOutputStream(Files.newOutputStream(beside), digest)) {
-                content.transferTo(out);
-            }
-            boolean right = HexFormat.of().formatHex(digest.digest()).equals(sha256);
-            if (right) {
-                Files.setLastModifiedTime(beside, FileTime.from(modified));
-                move(beside, place);
-            }
-            return right;
-        } finally {
-            Files.deleteIfExists(beside);
-        }
-    }
-
-    private static void move(Path from, Path to) throws IOException {
-        try {
-            Files.move(from, to, StandardCopyOption.ATOMIC_MOVE);
-        } catch (AtomicMoveNotSupportedException elsewhere) {
-            Files.move(from, to);
-        }
     }
 }

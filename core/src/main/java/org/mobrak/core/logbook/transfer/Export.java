@@ -51,32 +51,45 @@ public final class Export {
     private final ZipOutputStream zip;
 
     private Export(
-            Path workspace, Connection connection, Optional<String> phone, CarriedFiles carried, ZipOutputStream zip) {
+            Path workspace,
+            Path home,
+            Connection connection,
+            Optional<String> phone,
+            CarriedFiles carried,
+            ZipOutputStream zip) {
         this.zip = zip;
         this.workspace = workspace;
         this.connection = connection;
         this.phone = phone;
         this.carried = carried;
-        this.form = new Form(MAPPER, workspace, carried);
+        this.form = new Form(MAPPER, home, carried);
+    }
+
+    /** Writes the zip of a workspace that lies where it is read. */
+    public static Map<String, Long> write(
+            Path workspace, Optional<String> phone, boolean withFiles, Path out, Instant now) throws IOException {
+        return write(workspace, workspace, phone, withFiles, out, now);
     }
 
     /**
      * Writes the zip.
      *
      * @param workspace that is held open by whoever calls
+     * @param home where the workspace really lies, where a copy of it is read
      * @param phone the nickname of the one phone that is wanted, of which no catalogue and no setting goes along
      * @param withFiles whether the files that were looked into go along, as far as they are still what they were
      * @return how many rows of each kind it holds
      */
     public static Map<String, Long> write(
-            Path workspace, Optional<String> phone, boolean withFiles, Path out, Instant now) throws IOException {
-        Output.check(workspace, out);
+            Path workspace, Path home, Optional<String> phone, boolean withFiles, Path out, Instant now)
+            throws IOException {
+        Output.check(home, out);
         try (Output to = Output.to(out);
                 Connection connection = Database.open(workspace)) {
             Map<String, Long> counts;
             try (ZipOutputStream zip = new ZipOutputStream(to.stream())) {
                 CarriedFiles carried = withFiles ? CarriedFiles.of(connection) : CarriedFiles.none();
-                Export export = new Export(workspace, connection, phone, carried, zip);
+                Export export = new Export(workspace, home, connection, phone, carried, zip);
                 export.write(now);
                 counts = export.counts;
             }
@@ -138,7 +151,7 @@ public final class Export {
                 own.put(rows.getLong("id"), key);
                 row(part, key, rows, out);
                 if (part == Part.FILES) {
-                    carried.received(Path.of(rows.getString("path")))
+                    carried.received(rows.getString("path"))
                             .map(place -> place.replace(CarriedFiles.RECEIVED, CarriedFiles.INSIDE))
                             .ifPresent(wantedFiles::add);
                 }
@@ -169,8 +182,12 @@ public final class Export {
         if (part == Part.FILES) {
             return phone.isEmpty() || isCopy(rows.getLong("id"));
         }
-        String owner = part.owner().orElseThrow();
-        return keysOf(Part.target(owner)).containsKey(rows.getLong(owner));
+        for (String needed : part.needed()) {
+            if (!keysOf(Part.target(needed)).containsKey(rows.getLong(needed))) {
+                return false;
+            }
+        }
+        return true;
     }
 
     private boolean isCopy(long material) throws SQLException {

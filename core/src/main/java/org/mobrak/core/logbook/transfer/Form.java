@@ -1,6 +1,7 @@
 package org.mobrak.core.logbook.transfer;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.ObjectMapper;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -8,6 +9,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.mobrak.core.logbook.CellCheck;
 
 /** How values of the logbook are written in an export, and what a row is told by. */
 final class Form {
@@ -38,29 +40,32 @@ final class Form {
     /** A value as it is kept here. */
     @Nullable
     String kept(String column, @Nullable String value) {
-        Path path = column.equals("path") && value != null ? Path.of(value) : home;
+        if (!column.equals("path") || value == null || !CellCheck.isReadable(column, value)) {
+            return value;
+        }
         // What lay in the other workspace lies in this one; what lay elsewhere stays where it was said to be.
-        return column.equals("path") && value != null && !path.isAbsolute()
-                ? home.resolve(path).normalize().toString()
-                : value;
+        Path path = Path.of(value);
+        return path.isAbsolute() ? value : home.resolve(path).normalize().toString();
     }
 
     /** JSON Lines have a value on each line; what is broken goes along as the text it is. */
     private String oneLine(String json) throws IOException {
         try {
-            return mapper.writeValueAsString(mapper.readTree(json));
-        } catch (JsonProcessingException broken) {
+            JsonNode tree = mapper.readTree(json);
+            // A bare word or nothing at all would come back as another text.
+            return mapper.writeValueAsString(tree.isContainerNode() ? tree : json);
+        } catch (JsonProcessingException | StackOverflowError broken) {
             return mapper.writeValueAsString(json);
         }
     }
 
     /** What lies in the workspace is named from there, so that it moves along. */
     private String relative(String path) {
-        Path file = Path.of(path);
-        Optional<String> received = carried.received(file);
-        if (received.isPresent()) {
-            return received.get();
+        Optional<String> received = carried.received(path);
+        if (received.isPresent() || !CellCheck.isReadable("path", path)) {
+            return received.orElse(path);
         }
+        Path file = Path.of(path);
         return file.isAbsolute() && file.normalize().startsWith(home)
                 ? home.relativize(file.normalize()).toString().replace('\\', '/')
                 : path;

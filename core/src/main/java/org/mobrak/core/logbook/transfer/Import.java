@@ -1,18 +1,17 @@
 package org.mobrak.core.logbook.transfer;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.sql.Connection;
 import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.sql.Types;
-import java.time.DateTimeException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -28,6 +27,10 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.mobrak.core.identity.UnreadableInput;
+import org.mobrak.core.logbook.CellCheck;
+import org.mobrak.core.logbook.Chain;
+import org.mobrak.core.logbook.Checksum;
+import org.mobrak.core.logbook.Times;
 
 /**
  * Takes an export into a workspace. Everything is done in one transaction; a look takes it back at its end, so it tells exactly
@@ -35,9 +38,9 @@ import org.mobrak.core.identity.UnreadableInput;
  */
 public final class Import {
     private final ExportZip zip;
-    private final Path workspace;
     private final Connection connection;
     private final Set<String> sameNames;
+    private final Instant now;
     private final Form form;
     /** Rows that are here, by what tells them from others. */
     private final Map<Part, Map<String, Long>> here = new EnumMap<>(Part.class);
@@ -47,21 +50,21 @@ public final class Import {
     private final Map<Part, Map<String, Long>> taken = new EnumMap<>(Part.class);
 
     private final List<Imported.Phone> phones = new ArrayList<>();
-    private final List<Path> came = new ArrayList<>();
+    private final List<String> unreadable = new ArrayList<>();
     private final Map<String, Long> added = new TreeMap<>();
     private final Map<String, Long> known = new TreeMap<>();
 
-    private Import(ExportZip zip, Path workspace, Path home, Connection connection, Set<String> sameNames) {
+    private Import(ExportZip zip, Path home, Connection connection, Set<String> sameNames, Instant now) {
         this.zip = zip;
-        this.workspace = workspace;
         this.connection = connection;
         this.sameNames = sameNames;
+        this.now = now;
         this.form = new Form(Export.MAPPER, home);
     }
 
     /** What would come about; nothing is changed. */
-    public static Imported look(Path zip, Path workspace, Set<String> sameNames) throws IOException {
-        return run(zip, workspace, workspace, sameNames, false);
+    public static Imported look(Path zip, Path workspace, Set<String> sameNames, Instant now) throws IOException {
+        return run(zip, workspace, workspace, sameNames, now, false);
     }
 
     /**
@@ -70,19 +73,23 @@ public final class Import {
      * @param workspace that is held open by whoever calls
      * @param home where the workspace will lie in the end
      * @param sameNames nicknames of phones that the person says are the ones of that name here
+     * @param now under which the rows are written down here, whatever dates they bear
      */
-    public static Imported take(Path zip, Path workspace, Path home, Set<String> sameNames) throws IOException {
-        return run(zip, workspace, home, sameNames, true);
+    public static Imported take(Path zip, Path workspace, Path home, Set<String> sameNames, Instant now)
+            throws IOException {
+        return run(zip, workspace, home, sameNames, now, true);
     }
 
-    private static Imported run(Path file, Path workspace, Path home, Set<String> sameNames, boolean keep)
+    private static Imported run(Path file, Path workspace, Path home, Set<String> sameNames, Instant now, boolean keep)
             throws IOException {
         try (ExportZip zip = ExportZip.open(file);
-                Connection connection = Database.open(workspace)) {
-            Import work = new Import(zip, workspace, home, connection, sameNames);
+                Connection connection = Database.open(workspace);
+                Stage stage = Stage.in(workspace)) {
             try {
-                Imported done = work.run(keep);
+                Imported done = new Import(zip, home, connection, sameNames, now).run(stage);
                 if (keep) {
+                    // Only a program that is killed right here leaves entries, which harm nothing, and no row.
+                    stage.settle();
                     connection.commit();
                 } else {
                     connection.rollback();
@@ -90,11 +97,11 @@ public final class Import {
                 return done;
             } catch (SQLException wrong) {
                 connection.rollback();
-                work.takeFilesBack();
+                stage.takeBack();
                 throw zip.refused("holds a row that no logbook takes (" + wrong.getMessage() + ")");
             } catch (IOException | RuntimeException failed) {
                 connection.rollback();
-                work.takeFilesBack();
+                stage.takeBack();
                 throw failed;
             }
         } catch (SQLException broken) {
@@ -102,7 +109,7 @@ public final class Import {
         }
     }
 
-    private Imported run(boolean keep) throws IOException, SQLException {
+    private Imported run(Stage stage) throws IOException, SQLException {
         for (Part part : Part.values()) {
             rowsHere(part);
         }
@@ -111,11 +118,11 @@ public final class Import {
             take(part, serials);
         }
         settings();
-        inside(keep);
+        inside(stage);
         List<String> entries = new ArrayList<>();
         List<String> differing = new ArrayList<>();
-        catalogue(entries, differing, keep);
-        return new Imported(phones, added, known, entries, differing);
+        catalogue(stage, entries, differing);
+        return new Imported(phones, added, known, entries, differing, unreadable);
     }
 
     private void rowsHere(Part part) throws IOException, SQLException {
@@ -142,12 +149,13 @@ public final class Import {
         Map<String, Long> numbers = new HashMap<>();
         taken.put(part, numbers);
         Keys naming = new Keys();
+        List<Long> came = new ArrayList<>();
         String sql = insert(part);
         try (PreparedStatement insert = connection.prepareStatement(sql, Statement.RETURN_GENERATED_KEYS)) {
             zip.rows(part, row -> {
                 try {
                     String key = text(row, "key", part);
-                    if (numbers.put(key, number(part, row, key, naming, insert, serials)) != null) {
+                    if (numbers.put(key, number(part, row, key, naming, insert, serials, came)) != null) {
                         throw zip.refused("has two rows with the key " + key);
                     }
                 } catch (SQLException wrong) {
@@ -156,6 +164,7 @@ public final class Import {
                 }
             });
         }
+        new Chain(connection).appendCame(part.table(), came, now);
     }
 
     private static String insert(Part part) {
@@ -168,12 +177,28 @@ public final class Import {
                         columns.stream().map(column -> "?").collect(Collectors.joining(", ")));
     }
 
-    private long number(Part part, JsonNode row, String key, Keys naming, PreparedStatement insert, Serials serials)
+    private long number(
+            Part part,
+            JsonNode row,
+            String key,
+            Keys naming,
+            PreparedStatement insert,
+            Serials serials,
+            List<Long> came)
             throws IOException, SQLException {
         Map<String, String> values = new HashMap<>();
         for (String column : part.columns()) {
             values.put(column, value(part, column, row));
         }
+        values.forEach((column, value) -> {
+            if (value != null && !CellCheck.isReadable(column, value)) {
+                unreadable.add("%s, row %d: “%s” cannot be read"
+                        .formatted(
+                                part.file(),
+                                Objects.requireNonNull(taken.get(part)).size() + 1,
+                                Part.field(column)));
+            }
+        });
         Optional<Long> before = before(part, row, key, values, naming, serials);
         if (before.isPresent()) {
             known.merge(part.file(), 1L, Long::sum);
@@ -197,6 +222,7 @@ public final class Import {
         added.merge(part.file(), 1L, Long::sum);
         try (ResultSet made = insert.getGeneratedKeys()) {
             made.next();
+            came.add(made.getLong(1));
             return made.getLong(1);
         }
     }
@@ -214,7 +240,8 @@ public final class Import {
         String[] identity = new String[part.identity().size() + 1];
         identity[0] = owner;
         for (int i = 0; i < part.identity().size(); i++) {
-            identity[i + 1] = String.valueOf(values.get(part.identity().get(i)));
+            String column = part.identity().get(i);
+            identity[i + 1] = String.valueOf(form.exported(column, values.get(column)));
         }
         // What belongs to something that is new is new.
         Optional<Long> same = owner.equals("null")
@@ -271,76 +298,44 @@ public final class Import {
             return value.asBoolean() ? "1" : "0";
         }
         String text = text(row, Part.field(column), part);
-        boolean time = column.endsWith("at") || column.equals("modified");
-        if (time && !isTime(text)) {
-            throw zip.refused("has a row in “%s” whose “%s” is no time".formatted(part.file(), Part.field(column)));
-        }
         return text;
     }
 
-    private static boolean isTime(String text) {
-        try {
-            Instant.parse(text);
-            return true;
-        } catch (DateTimeException none) {
-            return false;
-        }
-    }
-
-    /** Files that came along lie in the workspace before their rows are kept; each must be the one its row tells of. */
-    private void inside(boolean keep) throws IOException {
+    /** Files that came along; each must be the one its row tells of. */
+    private void inside(Stage stage) throws IOException {
         zip.rows(Part.FILES, row -> {
             String path = text(row, "path", Part.FILES);
+            String modified = text(row, "modified", Part.FILES);
             String name = path.startsWith(CarriedFiles.RECEIVED)
                     ? CarriedFiles.INSIDE + path.substring(CarriedFiles.RECEIVED.length())
                     : "";
-            Optional<InputStream> content = zip.inside(name);
-            if (content.isPresent() && !Files.exists(inWorkspace(path))) {
+            Optional<InputStream> content =
+                    CellCheck.isReadable("modified", modified) ? zip.inside(name) : Optional.empty();
+            if (content.isPresent() && !Files.exists(stage.place(path))) {
                 added.merge("inside", 1L, Long::sum);
+                Optional<String> sha256 = CarriedFiles.sha256(row.path("found"));
                 try (InputStream in = content.get()) {
-                    String sha256 = CarriedFiles.sha256(row.path("found")).orElse("");
-                    Instant modified = Instant.parse(text(row, "modified", Part.FILES));
-                    if (keep) {
-                        if (!CarriedFiles.put(in, workspace.resolve(path), sha256, modified)) {
-                            throw zip.refused("holds a “" + name + "” that is not the file it tells of");
-                        }
-                        came.add(workspace.resolve(path));
+                    if (!stage.add(path, in, sha256.or(() -> Optional.of("")), Optional.of(Times.of(modified)))) {
+                        throw zip.refused("holds a “" + name + "” that is not the file it tells of");
                     }
                 }
             }
         });
     }
 
-    /** A place in the workspace that no link leads out of. */
-    private Path inWorkspace(String name) throws UnreadableInput {
-        Path place = workspace;
-        for (Path part : workspace.relativize(workspace.resolve(name).normalize())) {
-            place = place.resolve(part);
-            if (Files.isSymbolicLink(place)) {
-                throw new UnreadableInput(
-                        place + " is a link, and nothing is written through it. Delete it; nothing was changed.");
-            }
-        }
-        return place;
-    }
-
-    /** What came along with rows that are not kept does not stay either. */
-    private void takeFilesBack() throws IOException {
-        for (Path file : came) {
-            Files.deleteIfExists(file);
-        }
-    }
-
     /** How another desk was left is taken only where nothing is said here. */
     private void settings() throws IOException, SQLException {
         try (PreparedStatement insert = connection.prepareStatement(
-                "INSERT INTO setting (name, value) VALUES (?, ?) ON CONFLICT (name) DO NOTHING")) {
+                "INSERT INTO setting (name, value, sum) VALUES (?, ?, ?) ON CONFLICT (name) DO NOTHING")) {
             zip.settings(row -> {
                 String name = text(row, "name", Part.PHONES);
                 Optional<Long> phone = reference(Part.PHONES, "phone_id", row);
+                String ours = name + phone.map(String::valueOf).orElse("");
+                String value = text(row, "value", Part.PHONES);
                 try {
-                    insert.setString(1, name + phone.map(String::valueOf).orElse(""));
-                    insert.setString(2, text(row, "value", Part.PHONES));
+                    insert.setString(1, ours);
+                    insert.setString(2, value);
+                    insert.setString(3, Checksum.of(ours, value));
                     added.merge("settings.jsonl", (long) insert.executeUpdate(), Long::sum);
                 } catch (SQLException wrong) {
                     throw zip.refused("holds a setting that no logbook takes");
@@ -349,34 +344,16 @@ public final class Import {
         }
     }
 
-    /**
-     * New entries are written before the rows are kept, and go again if these are refused: only a program that is killed between leaves
-     * entries, which harm nothing, and no row.
-     */
-    private void catalogue(List<String> entries, List<String> differing, boolean keep) throws IOException {
+    private void catalogue(Stage stage, List<String> entries, List<String> differing) throws IOException {
         for (String name : zip.catalogue()) {
-            Path file = inWorkspace(name);
+            Path file = stage.place(name);
             byte[] content = zip.content(name);
             if (!Files.exists(file)) {
                 entries.add(name);
-                if (keep) {
-                    put(file, content);
-                    came.add(file);
-                }
+                stage.add(name, new ByteArrayInputStream(content), Optional.empty(), Optional.empty());
             } else if (!Arrays.equals(content, Files.readAllBytes(file))) {
                 differing.add(name);
             }
-        }
-    }
-
-    private static void put(Path file, byte[] content) throws IOException {
-        Files.createDirectories(file.getParent());
-        Path beside = Files.createTempFile(file.getParent(), ".mobrak-", ".tmp");
-        try {
-            Files.write(beside, content);
-            Files.move(beside, file, StandardCopyOption.ATOMIC_MOVE);
-        } finally {
-            Files.deleteIfExists(beside);
         }
     }
 

@@ -12,19 +12,23 @@ import java.util.Map;
  * @param known how many are here already
  * @param entries entries of the catalogue that are new
  * @param differing entries of the catalogue that are here with other words; they stay as they are
+ * @param unreadable which rows hold something of which nothing can be made; they are taken as they are, since what a job wrote is in
+ *     doubt where its row is bad
  */
 public record Imported(
         List<Phone> phones,
         Map<String, Long> added,
         Map<String, Long> known,
         List<String> entries,
-        List<String> differing) {
+        List<String> differing,
+        List<String> unreadable) {
     public Imported {
         phones = List.copyOf(phones);
         added = Map.copyOf(added);
         known = Map.copyOf(known);
         entries = List.copyOf(entries);
         differing = List.copyOf(differing);
+        unreadable = List.copyOf(unreadable);
     }
 
     /** What becomes of a phone. */

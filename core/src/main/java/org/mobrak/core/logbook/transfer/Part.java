@@ -54,6 +54,13 @@ enum Part {
         return table;
     }
 
+    /** Columns that name other rows without which a row says nothing. */
+    List<String> needed() {
+        return references.stream()
+                .filter(reference -> !reference.equals("proved_by"))
+                .toList();
+    }
+
     /** Columns that name other rows. */
     List<String> references() {
         return references;

@@ -162,6 +162,7 @@ class ExportFormTest {
         Path elsewhere = top.resolve("far/away/own");
         Files.createDirectories(elsewhere.getParent());
         PathUtils.copyDirectory(folder, elsewhere);
+        Workspace.agree(elsewhere, top.resolve("cache"));
         assertThat(exported(elsewhere, Optional.empty())).isEqualTo(here);
     }
 

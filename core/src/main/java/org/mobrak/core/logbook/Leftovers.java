@@ -1,0 +1,50 @@
+package org.mobrak.core.logbook;
+
+import java.io.IOException;
+import java.nio.file.DirectoryStream;
+import java.nio.file.Files;
+import java.nio.file.LinkOption;
+import java.nio.file.Path;
+import org.apache.commons.io.file.PathUtils;
+
+/** What a program that was killed left behind: told by the number of its process, which is part of the name. */
+public final class Leftovers {
+    private Leftovers() {}
+
+    /** How something begins that goes again when this program is done with it. */
+    public static String named(String prefix) {
+        return prefix + ProcessHandle.current().pid() + "-";
+    }
+
+    /** Deletes what programs left that are gone, if it is the person's own; what is still used stays. */
+    public static void sweep(Path folder, String prefix) throws IOException {
+        try (DirectoryStream<Path> left = Files.newDirectoryStream(folder, prefix + "[0-9]*-*")) {
+            for (Path one : left) {
+                if (isOfTheDead(one, prefix) && isOurs(one)) {
+                    delete(one);
+                }
+            }
+        }
+    }
+
+    private static boolean isOfTheDead(Path one, String prefix) {
+        String pid = one.getFileName().toString().substring(prefix.length()).replaceFirst("-.*", "");
+        return pid.matches("\\d{1,9}") && ProcessHandle.of(Long.parseLong(pid)).isEmpty();
+    }
+
+    /** Others' files in a folder that all may write into are theirs, whatever they are called. */
+    private static boolean isOurs(Path one) throws IOException {
+        Path home = Path.of(System.getProperty("user.home"));
+        return !Files.isSymbolicLink(one)
+                && (Files.notExists(home)
+                        || Files.getOwner(one, LinkOption.NOFOLLOW_LINKS).equals(Files.getOwner(home)));
+    }
+
+    private static void delete(Path one) throws IOException {
+        if (Files.isDirectory(one, LinkOption.NOFOLLOW_LINKS)) {
+            PathUtils.deleteDirectory(one);
+        } else {
+            Files.deleteIfExists(one);
+        }
+    }
+}
