@@ -44,8 +44,8 @@ final class Form {
             return value;
         }
         // What lay in the other workspace lies in this one; what lay elsewhere stays where it was said to be.
-        Path path = Path.of(value);
-        return path.isAbsolute() ? value : home.resolve(path).normalize().toString();
+        Path here = home.resolve(value).normalize();
+        return !Path.of(value).isAbsolute() && here.startsWith(home) ? here.toString() : value;
     }
 
     /** JSON Lines have a value on each line; what is broken goes along as the text it is. */
