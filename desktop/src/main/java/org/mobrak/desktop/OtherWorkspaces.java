@@ -54,7 +54,11 @@ final class OtherWorkspaces implements Workspaces {
         attempt("Opening " + other.getFileName(), () -> {
             if (!other.equals(folder)) {
                 Workspace.create(other, List.of(app.places().home().resolve("catalogue")));
-                takeThePlace(other);
+                if (Workspace.isOurs(other, app.places().cache())) {
+                    takeThePlace(other);
+                } else {
+                    Platform.runLater(() -> new RefusedWindow(app, other, "").show());
+                }
             }
         });
     }
@@ -83,6 +87,7 @@ final class OtherWorkspaces implements Workspaces {
             try {
                 FileUtils.moveDirectory(folder.toFile(), to.toFile());
                 lies = to;
+                Workspace.agree(to, app.places().cache());
             } finally {
                 takeThePlace(lies);
             }

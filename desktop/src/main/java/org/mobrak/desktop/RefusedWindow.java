@@ -27,7 +27,7 @@ import org.mobrak.desktop.parts.Sheet;
 import org.mobrak.desktop.parts.Texts;
 import org.mobrak.desktop.shell.Shell;
 
-/** Why a workspace cannot be opened, and what can be done then. Closing it ends the program. */
+/** Why a workspace is not open yet, and what can be done then: one that cannot be, and one that nobody agreed to. */
 final class RefusedWindow {
     private static final double WIDTH = 760;
     private static final double HEIGHT = 560;
@@ -50,10 +50,11 @@ final class RefusedWindow {
 
     void show() {
         Shell.begin();
-        Card told = new Card("This workspace cannot be opened", reason, Texts.wrapped(Texts.exact(folder.toString())));
-        told.setId("refused");
-        content.getChildren().addAll(told, others());
-        copies().ifPresent(content.getChildren()::add);
+        boolean elsewhere = isFromElsewhere();
+        content.getChildren().addAll(elsewhere ? fromElsewhere() : refused(), others(elsewhere));
+        if (!elsewhere) {
+            copies().ifPresent(content.getChildren()::add);
+        }
         Flow last = new Flow(
                 Empty.action("refused-log", "Show the log", this::showLog),
                 Empty.action("refused-close", "Close", stage::close));
@@ -63,10 +64,40 @@ final class RefusedWindow {
         Scene scene = new Scene(new BorderPane(new Sheet(content)));
         Shell.dress(scene);
         stage.setScene(scene);
-        stage.setTitle("Cannot open " + folder.getFileName() + " – Mobrak");
+        stage.setTitle(
+                (elsewhere ? "Open " : "Cannot open ") + folder.getFileName() + (elsewhere ? "?" : "") + " – Mobrak");
         stage.setOnHidden(closed -> end());
         WindowPlaces.middle(WIDTH, HEIGHT).give(stage, () -> {});
         stage.show();
+    }
+
+    private Node refused() {
+        Card told = new Card("This workspace cannot be opened", reason, Texts.wrapped(Texts.exact(folder.toString())));
+        told.setId("refused");
+        return told;
+    }
+
+    private boolean isFromElsewhere() {
+        try {
+            return Files.isDirectory(folder)
+                    && !Workspace.isOurs(folder, app.places().cache());
+        } catch (IOException notToBeLookedAt) {
+            return false;
+        }
+    }
+
+    private Node fromElsewhere() {
+        Texts.say(reason, "");
+        reason.managedProperty().bind(reason.textProperty().isNotEmpty());
+        return new VBox(
+                new ElsewhereCard(
+                        app.places(),
+                        folder,
+                        () -> attempt(() -> {
+                            Workspace.agree(folder, app.places().cache());
+                            return folder;
+                        })),
+                reason);
     }
 
     /** Where nothing else was opened from here the program has not done what it was asked for. */
@@ -77,9 +108,11 @@ final class RefusedWindow {
         }
     }
 
-    private Node others() {
+    private Node others(boolean elsewhere) {
         Button choose = Empty.action("refused-other", "Open another workspace …", this::choose);
-        choose.getStyleClass().add("do-this");
+        if (!elsewhere) {
+            choose.getStyleClass().add("do-this");
+        }
         Flow buttons = new Flow(choose, Empty.action("refused-demo", "Open a fresh demo", this::demo));
         buttons.getStyleClass().add("buttons");
         Card card = new Card("Open something else", buttons);
