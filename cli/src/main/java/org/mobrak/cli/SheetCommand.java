@@ -8,12 +8,12 @@ import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import org.mobrak.app.Outlook;
+import org.mobrak.app.SavedText;
 import org.mobrak.core.identity.Fact;
 import org.mobrak.core.identity.Facts;
 import org.mobrak.core.identity.UnreadableInput;
 import org.mobrak.core.job.JobCard;
 import org.mobrak.core.job.RunSheet;
-import org.mobrak.core.logbook.Output;
 import org.mobrak.core.plan.Plan;
 import org.mobrak.core.plan.Planner;
 import picocli.CommandLine;
@@ -99,7 +99,7 @@ final class SheetCommand implements Callable<Integer> {
 
     private static void write(Path file, String text) throws IOException {
         try {
-            Output.write(file, text);
+            SavedText.write(file, text);
         } catch (UnreadableInput told) {
             throw told;
         } catch (IOException refused) {

@@ -1127,6 +1127,25 @@ class MobrakTest {
         Outcome slip = run("", "search", other.toString(), "grandmohter", "--json");
         assertThat(slip.status()).isEqualTo(Mobrak.ANSWER_IS_NO);
         assertThat(slip.json().at("/proposals/0").asText()).isEqualTo("grandmother");
+        Path moved = other.resolveSibling("received");
+        PathUtils.copyDirectory(other, moved);
+        byte[] logbook = Files.readAllBytes(moved.resolve("logbook.db"));
+        assertThat(run("", "check", moved.toString()).status()).isEqualTo(Mobrak.DONE);
+        assertThat(run(
+                                "",
+                                "export",
+                                moved.toString(),
+                                "--to",
+                                folder.resolve("received.zip").toString())
+                        .status())
+                .isEqualTo(Mobrak.DONE);
+        Outcome unasked = run("", "import", zip.toString(), "--into", moved.toString());
+        assertThat(unasked.status()).isEqualTo(Mobrak.UNREADABLE);
+        assertThat(unasked.err()).contains("Nothing was written", "agree");
+        assertThat(moved.resolve("logbook.db")).hasBinaryContent(logbook);
+        assertThat(run("", "import", zip.toString(), "--into", moved.toString(), "--agree")
+                        .status())
+                .isEqualTo(Mobrak.DONE);
         Outcome check = run("", "check", other.toString(), "--json");
         assertThat(check.status()).isEqualTo(Mobrak.DONE);
         assertThat(check.json().at("/entries").asInt()).isEqualTo(1);

@@ -8,6 +8,7 @@ import java.time.Clock;
 import org.apache.commons.io.file.PathUtils;
 import org.mobrak.app.demo.DemoWorkspace;
 import org.mobrak.core.catalogue.file.CatalogueCache;
+import org.mobrak.core.logbook.Workspace;
 
 /** The demo for a test: laid out once for all, and copied. */
 final class Demo {
@@ -37,5 +38,6 @@ final class Demo {
                         Template.FOLDER.resolve("catalogue"),
                         folder.resolve("catalogue"),
                         new CatalogueCache(Desktop.cache(folder)));
+        Workspace.agree(folder, Desktop.cache(folder));
     }
 }

@@ -10,6 +10,6 @@ public final class FromElsewhere extends UnreadableInput {
     FromElsewhere(Path folder) {
         super(
                 folder
-                        + " was not made or opened on this computer yet, or it was moved. Nothing was written. Look it through first (check), then agree to open it.");
+                        + " was not made or opened on this computer yet, or it was moved. Nothing was written. Look it through first (check), then agree to it (import: --agree).");
     }
 }

@@ -151,6 +151,7 @@ public final class Workspace implements AutoCloseable {
         if (!Files.isDirectory(folder)) {
             throw new UnreadableInput(folder + " is no workspace; check the path.");
         }
+        PrivateFolder.make(cache);
         WorkspaceLock lock = WorkspaceLock.of(folder, cache);
         try {
             if (!lock.isTrusted()) {

@@ -45,6 +45,7 @@ class MigrationKillTest {
             }
             connection.commit();
         }
+        Workspace.agree(folder, top.resolve("cache"));
         return folder;
     }
 

@@ -1,12 +1,10 @@
 package org.mobrak.core.learn.page;
 
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
-import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jsoup.nodes.CDataNode;
 import org.jsoup.nodes.Document;
 import org.jsoup.nodes.Element;
 import org.jsoup.nodes.Node;
@@ -24,11 +22,10 @@ final class HtmlPage {
     private static final List<String> FOOTNOTES = List.of("¹", "²", "³", "⁴", "⁵");
 
     private static final int MOST_TAGS = 100_000;
+    private static final int FEWEST_HIDDEN = 25;
+    /** What stands in place of a small picture; a sentence there is seen by nobody. */
+    private static final int LONGEST_IN_PLACE = 40;
 
-    private static final Pattern HIDING_RULE = Pattern.compile(
-            "\\.([\\w-]{1,60})\\s{0,9}\\{[^}]{0,400}?(?:display\\s{0,3}:\\s{0,3}none|visibility\\s{0,3}:\\s{0,3}hidden|font-size\\s{0,3}:\\s{0,3}0|opacity\\s{0,3}:\\s{0,3}0[;\\s}])[^}]{0,400}\\}");
-    private static final Pattern HIDING_STYLE = Pattern.compile(
-            "display\\s{0,3}:\\s{0,3}none|visibility\\s{0,3}:\\s{0,3}hidden|font-size\\s{0,3}:\\s{0,3}0(?![.\\d])|opacity\\s{0,3}:\\s{0,3}0(?![.\\d])");
     private static final Pattern AROUND = Pattern.compile(
             "(?i)(?:^|[^a-z])(?:nav|menu|crumbs?|breadcrumbs?|sidebar|side|foot|footer|cookies?|consent|related|mostread|advert|ads?|share|social|newsletter|subscribe|catlinks|mw-head|banner|comments?|respond|login|pagination|tags?)(?:[^a-z]|$)");
     private static final Pattern FILE = Pattern.compile(
@@ -48,12 +45,13 @@ final class HtmlPage {
     Page read(String whole) {
         String text = bounded(whole);
         Document page = Parser.htmlParser().setTrackPosition(true).parseInput(text, "");
-        Set<String> hiding = hidingClasses(page);
+        HiddenElements hidden = new HiddenElements(page);
         leaveOut(
                 page.select("script, style, template, noscript, head > meta, head > link, svg, iframe"),
                 Page.Why.HIDDEN);
         for (Element element : page.body().select("*")) {
-            if (element.parent() != null && isHidden(element, hiding)) {
+            if (element.parent() != null && hidden.has(element)) {
+                tellHidden(element);
                 leaveOut(element, Page.Why.HIDDEN);
             } else if (element.parent() != null && isAround(element)) {
                 leaveOut(element, Page.Why.NAVIGATION);
@@ -81,25 +79,15 @@ final class HtmlPage {
         return text;
     }
 
-    private static Set<String> hidingClasses(Document page) {
-        Set<String> hiding = new HashSet<>();
-        page.select("style").forEach(style -> {
-            Matcher rules = HIDING_RULE.matcher(style.data());
-            while (rules.find()) {
-                hiding.add(rules.group(1));
-            }
-        });
-        return hiding;
-    }
-
-    private static boolean isHidden(Element element, Set<String> hiding) {
-        return element.hasAttr("hidden")
-                || element.attr("aria-hidden").equals("true")
-                || !hiding.isEmpty() && element.classNames().stream().anyMatch(hiding::contains)
-                || element.hasAttr("style")
-                        && HIDING_STYLE
-                                .matcher(element.attr("style").toLowerCase(Locale.ROOT))
-                                .find();
+    /** Told once; words that would be a sentence are meant, not a button's. */
+    private void tellHidden(Element element) {
+        boolean told = oddities.stream().anyMatch(one -> one.code().equals("hidden-text"));
+        if (!told && element.text().length() >= FEWEST_HIDDEN) {
+            oddities.add(new Page.Oddity(
+                    "hidden-text",
+                    line(element),
+                    "Here, and maybe further on, stand words that a browser does not show; they were not read."));
+        }
     }
 
     /** Menus, notes and what stands about the text. */
@@ -247,14 +235,15 @@ final class HtmlPage {
 
                     @Override
                     public void head(Node node, int depth) {
-                        if (node instanceof TextNode text) {
+                        if (node instanceof TextNode text && !(node instanceof CDataNode)) {
                             text(text);
                         } else if (node instanceof Element element) {
                             raised += element.normalName().equals("sup") ? 1 : 0;
                             crossed += isCrossedOut(element) ? 1 : 0;
                             if (element.normalName().equals("br") || isBlock(element)) {
                                 words.append("\n", line(element));
-                            } else if (element.normalName().equals("img")) {
+                            } else if (element.normalName().equals("img")
+                                    && element.attr("alt").length() <= LONGEST_IN_PLACE) {
                                 words.append(" " + element.attr("alt") + " ", line(element));
                             }
                         }

@@ -67,6 +67,9 @@ final class PlainPage {
 
     Page read(String[] lines) {
         TextTables tables = new TextTables(file, markup);
+        UnseenText.blank(lines)
+                .ifPresent(line -> oddities.add(new Page.Oddity(
+                        "hidden-text", line, "Words that are not shown begin in this line; they were not read.")));
         Wiki.plain(lines);
         unbox(lines);
         voices(lines);
