@@ -1068,12 +1068,12 @@ class MobrakTest {
         Path own = folder.resolve("own");
         Workspace.create(own, List.of(HOME.resolve("catalogue")));
         try (Workspace open = Workspace.open(own, cache)) {
-            PhoneRecord phone = open.logbook().addPhone("Grandmother's", Instant.parse("2026-11-26T08:00:00Z"));
+            PhoneRecord phone = open.logbook().addPhone("Grandmother's", Instant.parse("2026-11-23T08:00:00Z"));
             open.logbook()
                     .take(
                             phone,
                             TextIntake.of(Path.of(reading("hive-03-listing.txt"))),
-                            Instant.parse("2026-11-26T08:00:00Z"));
+                            Instant.parse("2026-11-23T08:00:00Z"));
         }
         Path zip = folder.resolve("own.zip");
         Outcome out = run("", "export", own.toString(), "--to", zip.toString(), "--json");
@@ -1130,7 +1130,8 @@ class MobrakTest {
         Path moved = other.resolveSibling("received");
         PathUtils.copyDirectory(other, moved);
         byte[] logbook = Files.readAllBytes(moved.resolve("logbook.db"));
-        assertThat(run("", "check", moved.toString()).status()).isEqualTo(Mobrak.DONE);
+        Outcome looked = run("", "check", moved.toString());
+        assertThat(looked.status()).as(looked.out()).isEqualTo(Mobrak.DONE);
         assertThat(run(
                                 "",
                                 "export",

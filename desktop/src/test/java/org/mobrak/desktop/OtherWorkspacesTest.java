@@ -7,8 +7,11 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
 import javafx.stage.Stage;
 import javafx.stage.Window;
+import org.apache.commons.io.file.PathUtils;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -103,10 +106,44 @@ class OtherWorkspacesTest {
     }
 
     @Test
+    void oneFromElsewhereIsLookedThroughAndOpenedOnceThePersonAgrees() throws Exception {
+        Path received = top.resolve("received");
+        PathUtils.copyDirectory(demo, received);
+        byte[] logbook = Files.readAllBytes(received.resolve("logbook.db"));
+        try (Desktop desktop = Desktop.open(demo)) {
+            desktop.robot().interact(() -> of(desktop).open(received));
+            desktop.until("it asks", () -> asking().isPresent());
+            Stage asks = asking().orElseThrow();
+            Label found = (Label) asks.getScene().lookup("#elsewhere-found");
+            desktop.until("looked through", () -> found.getText().contains("15 phones"));
+            assertThat(found.getText()).contains("All of it is whole.");
+            assertThat(received.resolve("logbook.db")).hasBinaryContent(logbook);
+            assertThat(asks.getScene().lookup("#refused-copy-0"))
+                    .as("what would write")
+                    .isNull();
+            desktop.robot().interact(() -> ((Button) asks.getScene().lookup("#elsewhere-open")).fire());
+            desktop.until("its window", () -> window("received").isPresent());
+            desktop.until("asked no more", () -> !asks.isShowing());
+            assertThat(desktop.stage().isShowing()).as("what was open stays").isTrue();
+            close(desktop, received);
+        }
+        assertThat(Workspace.isOurs(received, top.resolve("cache"))).isTrue();
+    }
+
+    private static Optional<Stage> asking() {
+        return Window.getWindows().stream()
+                .filter(Stage.class::isInstance)
+                .map(Stage.class::cast)
+                .filter(stage -> String.valueOf(stage.getTitle()).startsWith("Open received?"))
+                .findFirst();
+    }
+
+    @Test
     void whatCannotBeOpenedOrMovedIsSaidAndThisOneStays() throws Exception {
         Path broken = top.resolve("broken");
         Workspace.create(broken, List.of(Desktop.HOME.resolve("catalogue")));
         Files.writeString(broken.resolve("logbook.db"), "no logbook at all");
+        Workspace.agree(broken, top.resolve("cache"));
         Files.createDirectories(top.resolve("full/demo"));
         try (Desktop desktop = Desktop.open(demo)) {
             desktop.robot().interact(() -> of(desktop).move(top.resolve("full")));

@@ -40,7 +40,8 @@ final class Sequence {
                 .orElse(at);
     }
 
-    private static boolean isAhead(Instant last, Instant clock) {
+    /** Whether a time is so much later than a clock that one of the two is wrong. */
+    static boolean isAhead(Instant last, Instant clock) {
         return clock.isAfter(OLDEST_CLOCK) && last.isAfter(clock.plus(AHEAD));
     }
 

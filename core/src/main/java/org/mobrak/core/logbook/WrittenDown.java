@@ -37,8 +37,10 @@ final class WrittenDown {
         if (!said.isAfter(most)) {
             return said;
         }
-        odd = odd.or(() -> Optional.of(said));
-        count++;
+        if (Sequence.isAhead(said, most)) {
+            odd = odd.or(() -> Optional.of(said));
+            count++;
+        }
         return most;
     }
 
