@@ -9,9 +9,10 @@ SECONDS_EACH=${1:-300}
 [ $# = 0 ] || shift
 HEADERS=(boot chip sparse ext4 elf tar zip)
 UNPACKING=(kernel packed update)
-TEXTS=(readings identify checksums patterns versions yaml grammars cache)
+TEXTS=(readings identify checksums patterns versions yaml grammars cache blocks guides)
+RECEIVED=(imports manifests rows pages journals)
 KINDS=("${@:-}")
-[ -n "${KINDS[0]}" ] || KINDS=("${HEADERS[@]}" "${UNPACKING[@]}" "${TEXTS[@]}")
+[ -n "${KINDS[0]}" ] || KINDS=("${HEADERS[@]}" "${UNPACKING[@]}" "${TEXTS[@]}" "${RECEIVED[@]}")
 [ -n "${NO_BUILD:-}" ] || mvn -B -ntp -q -f "$HOME_DIR/pom.xml" -Pfuzz package -DskipTests -pl fuzz -am
 work=$HOME_DIR/fuzz/target
 classes=$work/mobrak-fuzz-0.1.0.jar:$work/lib/*
@@ -21,7 +22,7 @@ done_file=$HOME_DIR/fuzz/done.tsv
 # Samples of each kind, made by the system's tools and from the demo's files.
 make_seeds() {
   local seeds=$1 demo=$HOME_DIR/demo/files format
-  mkdir -p "$seeds"/{boot,chip,kernel,tar,zip,update,sparse,ext4,packed,elf,readings,identify,checksums,patterns,versions,yaml,grammars,cache}
+  mkdir -p "$seeds"/{boot,chip,kernel,tar,zip,update,sparse,ext4,packed,elf,readings,identify,checksums,patterns,versions,yaml,grammars,cache,blocks,guides,imports,manifests,rows,pages,journals}
   head -c 6144 "$demo/boot-stock-LN2-F09-131022.img" >"$seeds/boot/head"
   { printf '\x88\x16\x88\x58'; head -c 4092 /dev/zero; } >"$seeds/chip/head"
   dd if="$demo/boot-stock-LN2-F09-131022.img" of="$seeds/kernel/zimage" bs=2048 skip=1 count=27 status=none
@@ -61,6 +62,16 @@ make_seeds() {
     find "$HOME_DIR/demo/catalogue/$format" -name '*.yaml' | sort | head -n 2 | xargs -I{} cp {} "$few/$format/"
   done
   java -cp "$classes" 'org.mobrak.core.catalogue.file.CatalogueFuzz$Cache' "$few" "$seeds/cache/few"
+  cp "$HOME_DIR"/core/src/test/resources/guides/*.{txt,html,md} "$seeds/guides/" 2>/dev/null || true
+  printf '<table><tr><th>Model<th>Works<tr><td>LN2-F09<td>yes</table><p style="display:none">x<s>y</s>' >"$seeds/blocks/page.html"
+  printf '[b]Root[/b]\n[list=1][*]one[*]two[/list]\n[s]old[/s] ~~x~~\n| a | b |\n|---|---|\n| 1 | 2 |\n' >"$seeds/blocks/post"
+  printf '{"format":"mobrak-workspace","version":1,"exportedAt":"2026-05-01T12:00:00Z","rows":{"phones.jsonl":1}}\n{"key":"a","nickname":"x","addedAt":"2026-05-01T12:00:00Z"}\n' >"$seeds/manifests/one"
+  printf '0{"version":2,"plan":{},"sheet":{"title":"x","steps":[]}}' >"$seeds/rows/sheet"
+  printf '1{"kind":"ticked","at":"2026-05-01T12:00:00Z","step":"do-1"}' >"$seeds/rows/event"
+  printf '2[{"severity":"CAUTION","code":"c","message":"m"}]' >"$seeds/rows/findings"
+  printf '\0\0\0\x28\1\0\0\1\0\2' >"$seeds/pages/two"
+  printf '\xd9\xd5\x05\xf9\x20\xa1\x63\xd7\0\0\0\1\0\0\0\0\0\0\0\1\0\0\2\0\0\0\x10\0' >"$seeds/journals/head"
+  (cd "$seeds" && cp zip/plain.zip imports/plain.zip)
   rm -rf "$seeds/a.txt" "$seeds/long"
 }
 
@@ -74,6 +85,13 @@ target() {
     yaml) echo 'org.mobrak.core.catalogue.file.CatalogueFuzz$Yaml' ;;
     grammars) echo 'org.mobrak.core.catalogue.file.CatalogueFuzz$Grammars' ;;
     cache) echo 'org.mobrak.core.catalogue.file.CatalogueFuzz$Cache' ;;
+    blocks) echo 'org.mobrak.fuzz.GuidesFuzz$Blocks' ;;
+    guides) echo org.mobrak.fuzz.GuidesFuzz ;;
+    imports) echo org.mobrak.core.logbook.transfer.ImportFuzz ;;
+    manifests) echo 'org.mobrak.core.logbook.transfer.ImportFuzz$Manifests' ;;
+    rows) echo org.mobrak.core.logbook.LogbookFuzz ;;
+    pages) echo 'org.mobrak.core.logbook.LogbookFuzz$Pages' ;;
+    journals) echo 'org.mobrak.core.logbook.LogbookFuzz$Journal' ;;
     boot | chip | sparse | ext4 | elf | tar | zip) echo org.mobrak.core.material.reader.HeaderFuzz ;;
     *) echo org.mobrak.fuzz.InspectFuzz ;;
   esac
@@ -93,7 +111,7 @@ longest() {
 # Whose edges are counted: of the libraries only those that the reader is made of.
 counted() {
   case $1 in
-    boot | chip | sparse | elf | ext4) echo 'org.mobrak.**' ;;
+    boot | chip | sparse | elf | ext4 | rows | pages | journals | imports | manifests) echo 'org.mobrak.**' ;;
     *) echo 'org.mobrak.**:org.apache.commons.compress.**' ;;
   esac
 }
@@ -129,7 +147,7 @@ tell() {
 }
 
 seeds=$work/seeds
-for kind in "${HEADERS[@]}" "${UNPACKING[@]}" "${TEXTS[@]}"; do
+for kind in "${HEADERS[@]}" "${UNPACKING[@]}" "${TEXTS[@]}" "${RECEIVED[@]}"; do
   [ -d "$seeds/$kind" ] || { rm -rf "$seeds"; make_seeds "$seeds"; break; }
 done
 

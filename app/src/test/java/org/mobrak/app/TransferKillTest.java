@@ -14,11 +14,13 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Consumer;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.mobrak.core.identity.reader.RawText;
 import org.mobrak.core.logbook.Backups;
@@ -70,6 +72,10 @@ class TransferKillTest {
     }
 
     private void killAmid(String what, Path workspace, Path file, int millis) throws Exception {
+        endAmid(what, workspace, file, millis, Process::destroyForcibly);
+    }
+
+    private void endAmid(String what, Path workspace, Path file, int millis, Consumer<Process> end) throws Exception {
         Process process = new ProcessBuilder(
                         Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                         "-XX:TieredStopAtLevel=1",
@@ -91,8 +97,34 @@ class TransferKillTest {
             }
             // The moment is meant to be any; nothing is waited for.
             process.waitFor(millis, TimeUnit.MILLISECONDS);
+            end.accept(process);
+            process.waitFor();
         } finally {
             process.destroyForcibly().waitFor();
+        }
+    }
+
+    /** Told to end (SIGTERM) or killed: when the same was done again nothing of the first time is left, and all is there. */
+    @ParameterizedTest
+    @CsvSource({"import, true, 300", "import, false, 900", "export, true, 150", "export, false, 400"})
+    void whateverEndsItNothingIsLeftBehind(String what, boolean gently, int millis) throws Exception {
+        Path into = made("into");
+        phones(into);
+        Path workspace = what.equals("import") ? into : full;
+        Path file = what.equals("import") ? zip : top.resolve("out/new.zip");
+        Files.createDirectories(top.resolve("out"));
+        endAmid(what, workspace, file, millis, gently ? Process::destroy : Process::destroyForcibly);
+        if (what.equals("import")) {
+            transfers.take(zip, into, Set.of());
+        } else {
+            transfers.export(full, Optional.empty(), false, file);
+        }
+        assertThat(phones(workspace)).isEqualTo(PHONES);
+        for (Path place : List.of(workspace, top.resolve("out"))) {
+            try (Stream<Path> inside = Files.list(place)) {
+                assertThat(inside.map(one -> one.getFileName().toString()))
+                        .noneMatch(name -> name.startsWith(".mobrak-"));
+            }
         }
     }
 

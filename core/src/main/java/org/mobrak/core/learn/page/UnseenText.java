@@ -30,15 +30,15 @@ final class UnseenText {
     /** Blanks what is not seen; gives the first such line, from 1. */
     static OptionalInt blank(String[] lines) {
         int first = 0;
-        for (Map.Entry<Pattern, String> kind : UNSEEN.entrySet()) {
-            int found = blank(lines, kind.getKey(), kind.getValue());
-            first = first == 0 || found > 0 && found < first ? found : first;
-        }
         for (int i = 0; i < lines.length; i++) {
             if (lines[i].indexOf("]:") > 0 && UNUSED_LINK.matcher(lines[i]).matches()) {
                 lines[i] = "";
                 first = first == 0 ? i + 1 : Math.min(first, i + 1);
             }
+        }
+        for (Map.Entry<Pattern, String> kind : UNSEEN.entrySet()) {
+            int found = blank(lines, kind.getKey(), kind.getValue());
+            first = first == 0 || found > 0 && found < first ? found : first;
         }
         strikeEachLine(lines);
         return first == 0 ? OptionalInt.empty() : OptionalInt.of(first);

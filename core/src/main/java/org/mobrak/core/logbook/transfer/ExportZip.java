@@ -6,6 +6,9 @@ import com.fasterxml.jackson.databind.MappingIterator;
 import java.io.Closeable;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.Reader;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -126,9 +129,9 @@ final class ExportZip implements Closeable {
         if (entry == null) {
             throw refused("has no “" + Manifest.FILE + "”");
         }
-        try (InputStream in = bounded(entry, SMALL)) {
+        try (Reader in = text(bounded(entry, SMALL))) {
             Manifest manifest = Export.MAPPER.readValue(in, Manifest.class);
-            if (!Manifest.FORMAT.equals(manifest.format())) {
+            if (manifest == null || !Manifest.FORMAT.equals(manifest.format())) {
                 throw refused("is of another form");
             }
             if (manifest.version() > Manifest.VERSION) {
@@ -173,7 +176,7 @@ final class ExportZip implements Closeable {
 
     private void rows(String name, Taker taker) throws IOException {
         ZipEntry entry = zip.getEntry(name);
-        try (InputStream in = bounded(entry, MOST_BYTES);
+        try (Reader in = text(bounded(entry, MOST_BYTES));
                 MappingIterator<JsonNode> all =
                         Export.MAPPER.readerFor(JsonNode.class).readValues(in)) {
             while (all.hasNext()) {
@@ -198,6 +201,11 @@ final class ExportZip implements Closeable {
             }
             throw wrapped;
         }
+    }
+
+    /** All of an export is UTF-8; bytes that are not become marks, and are told where they stand. */
+    private static Reader text(InputStream in) {
+        return new InputStreamReader(in, StandardCharsets.UTF_8);
     }
 
     /** What an entry says of its size is not believed: where more comes it is refused. */
