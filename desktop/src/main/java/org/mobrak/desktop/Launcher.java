@@ -67,7 +67,23 @@ public final class Launcher {
         }
     }
 
+    /** What was open last was agreed to, also where the notes of it are gone or were not made yet. */
+    private static void knowTheLast(MobrakApp.Places places) {
+        if (Files.exists(places.cache().resolve("workspaces"))) {
+            return;
+        }
+        for (Path folder : places.recent().all()) {
+            try {
+                Workspace.agree(folder, places.cache());
+            } catch (IOException gone) {
+                // Then it is asked once more.
+                continue;
+            }
+        }
+    }
+
     private static void start(List<String> arguments, MobrakApp.Places places) throws IOException, WrongUsage {
+        knowTheLast(places);
         String command = arguments.isEmpty() ? "" : arguments.get(0);
         Optional<Path> named = arguments.stream()
                 .skip(1)

@@ -12,6 +12,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.mobrak.app.RecentWorkspaces;
+import org.mobrak.core.logbook.Workspace;
 
 /** The program as it is started from a shell or by a double click: a process of its own. */
 class LauncherTest {
@@ -49,6 +51,18 @@ class LauncherTest {
                 .contains(said)
                 .doesNotContain("\tat ");
         assertThat(top.resolve("data")).doesNotExist();
+    }
+
+    /** Whoever had workspaces before it was kept which are known is not asked about them. */
+    @Test
+    void whatWasOpenLastIsKnown() throws Exception {
+        Path own = top.resolve("own");
+        Workspace.create(own, List.of(Desktop.HOME.resolve("catalogue")));
+        Workspace.open(own, top.resolve("former-cache")).close();
+        new RecentWorkspaces(top.resolve("data")).opened(own);
+        assertThat(start("not-there.txt").waitFor(PATIENCE_SECONDS, TimeUnit.SECONDS))
+                .isTrue();
+        assertThat(Workspace.isOurs(own, top.resolve("cache"))).isTrue();
     }
 
     /** A line where the command was given, and a window for whoever started it from a menu. */
