@@ -65,7 +65,6 @@ public final class Workspace implements AutoCloseable {
         this.folder = folder;
         this.lock = lock;
         SQLiteDataSource database = openLogbook(folder.resolve("logbook.db"), lock.hadLogbook());
-        lock.trust();
         lock.mark();
         // While one connection stays open the files beside the logbook do too; a full disk could not take them anew,
         // and
@@ -134,16 +133,12 @@ public final class Workspace implements AutoCloseable {
 
     /** Notes that the person agrees to open a workspace that was made elsewhere; asked once for a folder. */
     public static void agree(Path folder, Path cache) throws IOException {
-        try (WorkspaceLock lock = WorkspaceLock.of(folder, cache)) {
-            lock.trust();
-        }
+        KnownFolder.of(folder, cache).trust();
     }
 
     /** Whether a workspace was made or opened here, or the person agreed to it. */
     public static boolean isOurs(Path folder, Path cache) throws IOException {
-        try (WorkspaceLock lock = WorkspaceLock.of(folder, cache)) {
-            return lock.isTrusted();
-        }
+        return KnownFolder.of(folder, cache).isTrusted();
     }
 
     /** Opens a workspace as far as its logbook; its catalogue is read meanwhile. Else as {@link #open}. */
@@ -152,13 +147,15 @@ public final class Workspace implements AutoCloseable {
             throw new UnreadableInput(folder + " is no workspace; check the path.");
         }
         PrivateFolder.make(cache);
+        KnownFolder known = KnownFolder.of(folder, cache);
+        if (!known.isTrusted()) {
+            throw new FromElsewhere(folder);
+        }
         WorkspaceLock lock = WorkspaceLock.of(folder, cache);
         try {
-            if (!lock.isTrusted()) {
-                throw new FromElsewhere(folder);
-            }
             FutureTask<Begun> reading = reading(folder, cache);
             NativeLibrary.keepIn(cache);
+            known.trust();
             return new Workspace(folder, lock, reading);
         } catch (IOException | RuntimeException failed) {
             lock.close();
