@@ -376,7 +376,7 @@ class WaysTest {
         Path nowhere = top.resolve("no such folder/brief.md");
         desktop.robot().interact(() -> desktop.session().saveBrief(plan, nowhere));
         desktop.rest();
-        desktop.assertShows("brief.md cannot be written; choose another folder.");
+        desktop.assertShows("brief.md cannot be written; its folder is not there. Make it, or name another.");
         assertThat(nowhere).doesNotExist();
     }
 }
