@@ -7,8 +7,10 @@ HOME_DIR=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
 WORK=$(mktemp -d)
 trap 'rm -rf "$WORK"' EXIT
 cd "$HOME_DIR"
+# The one cache for all, or the workspace would be one from elsewhere to the commands.
+export XDG_CACHE_HOME=$WORK/xdg
 mvn -B -ntp -q -o -Pbenchmarks package -Dmaven.test.skip=true -pl benchmarks -am
-java -cp "benchmarks/target/mobrak-benchmarks-0.1.0.jar:benchmarks/target/lib/*" org.mobrak.benchmarks.BigLogbook "$WORK/big" "$HOME_DIR/catalogue" "$WORK/cache" 2>/dev/null
+java -cp "benchmarks/target/mobrak-benchmarks-0.1.0.jar:benchmarks/target/lib/*" org.mobrak.benchmarks.BigLogbook "$WORK/big" "$HOME_DIR/catalogue" "$XDG_CACHE_HOME/mobrak" 2>/dev/null
 export MOBRAK_JAVA_OPTIONS=-Xmx256m
 "$HOME_DIR/mobrak" facts >/dev/null
 timed() {

@@ -9,8 +9,10 @@ import java.time.DateTimeException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -70,6 +72,10 @@ public final class Chain {
                     String.valueOf(row.getString("sum")));
         }
 
+        Link with(String itsSum) {
+            return new Link(seq, table, row, clock, content, itsSum);
+        }
+
         /** What its checksum must be, after the one before. */
         String expected(String before) {
             return Checksum.of(before, String.valueOf(seq), table, String.valueOf(row), clock, content);
@@ -78,43 +84,73 @@ public final class Chain {
 
     /** Adds what a row says now. Where no time is given it is that of the line before. */
     void append(Kind kind, long row, Optional<Instant> clock) throws SQLException {
-        Link last = last();
-        String at = clock.map(Instant::toString).orElse(last.clock());
-        Link link = new Link(last.seq() + 1, kind.table(), row, at, content(kind, row), "");
-        try (PreparedStatement insert = connection.prepareStatement(
-                "INSERT INTO entry (seq, kind, row, clock, content, sum) VALUES (?, ?, ?, ?, ?, ?)")) {
-            insert.setLong(1, link.seq());
-            insert.setString(2, link.table());
-            insert.setLong(3, link.row());
-            insert.setString(4, link.clock());
-            insert.setString(5, link.content());
-            insert.setString(6, link.expected(last.sum()));
-            insert.executeUpdate();
+        try (Adding adding = new Adding(connection)) {
+            adding.add(kind, row, clock);
         }
     }
 
     /** Adds rows that came from elsewhere, under the time at which they came. */
     public void appendCame(String table, List<Long> rows, Instant now) throws SQLException {
         Kind kind = Kind.valueOf(table.toUpperCase(Locale.ROOT));
-        for (long row : rows) {
-            append(kind, row, Optional.of(now));
+        try (Adding adding = new Adding(connection)) {
+            for (long row : rows) {
+                adding.add(kind, row, Optional.of(now));
+            }
         }
     }
 
-    private Link last() throws SQLException {
-        try (Statement statement = connection.createStatement();
-                ResultSet rows = statement.executeQuery("SELECT * FROM entry ORDER BY seq DESC LIMIT 1")) {
-            return rows.next() ? Link.of(rows) : Link.BEFORE_ALL;
-        }
-    }
+    /** Line after line, with statements that are made once. */
+    private static final class Adding implements AutoCloseable {
+        private final Connection connection;
+        private final PreparedStatement insert;
+        private final Map<Kind, PreparedStatement> contents = new EnumMap<>(Kind.class);
+        private Link last;
 
-    /** The checksum of a row as it stands; empty where it is gone. */
-    private String content(Kind kind, long row) throws SQLException {
-        try (PreparedStatement select =
-                connection.prepareStatement("SELECT * FROM " + kind.table() + " WHERE id = ?")) {
+        Adding(Connection connection) throws SQLException {
+            this.connection = connection;
+            this.last = last(connection);
+            this.insert = connection.prepareStatement(
+                    "INSERT INTO entry (seq, kind, row, clock, content, sum) VALUES (?, ?, ?, ?, ?, ?)");
+        }
+
+        private static Link last(Connection connection) throws SQLException {
+            try (Statement statement = connection.createStatement();
+                    ResultSet rows = statement.executeQuery("SELECT * FROM entry ORDER BY seq DESC LIMIT 1")) {
+                return rows.next() ? Link.of(rows) : Link.BEFORE_ALL;
+            }
+        }
+
+        void add(Kind kind, long row, Optional<Instant> clock) throws SQLException {
+            String at = clock.map(Instant::toString).orElse(last.clock());
+            Link bare = new Link(last.seq() + 1, kind.table(), row, at, content(kind, row), "");
+            last = bare.with(bare.expected(last.sum()));
+            insert.setLong(1, last.seq());
+            insert.setString(2, last.table());
+            insert.setLong(3, last.row());
+            insert.setString(4, last.clock());
+            insert.setString(5, last.content());
+            insert.setString(6, last.sum());
+            insert.executeUpdate();
+        }
+
+        /** The checksum of a row as it stands; empty where it is gone. */
+        private String content(Kind kind, long row) throws SQLException {
+            PreparedStatement select = contents.get(kind);
+            if (select == null) {
+                select = connection.prepareStatement("SELECT * FROM " + kind.table() + " WHERE id = ?");
+                contents.put(kind, select);
+            }
             select.setLong(1, row);
             try (ResultSet rows = select.executeQuery()) {
-                return rows.next() ? content(rows) : "";
+                return rows.next() ? Chain.content(rows) : "";
+            }
+        }
+
+        @Override
+        public void close() throws SQLException {
+            insert.close();
+            for (PreparedStatement select : contents.values()) {
+                select.close();
             }
         }
     }
@@ -139,9 +175,10 @@ public final class Chain {
         }
         boolean alone = connection.getAutoCommit();
         connection.setAutoCommit(false);
-        try (Statement statement = connection.createStatement()) {
+        try (Statement statement = connection.createStatement();
+                Adding adding = new Adding(connection)) {
             for (Before row : before()) {
-                append(row.kind(), row.id(), Optional.of(row.clock()));
+                adding.add(row.kind(), row.id(), Optional.of(row.clock()));
             }
             sealSettings();
             statement.execute("PRAGMA user_version = " + SEALED);
