@@ -34,9 +34,17 @@ final class ChainCheck {
      * @param how in a few words
      */
     record Changed(String table, long row, long seq, String how) {
+        private static final Map<String, String> WORDS = Map.of(
+                "intake", "text",
+                "set_aside", "“set aside” note",
+                "journal", "journal line",
+                "material", "file",
+                "stock_copy", "stock copy",
+                "stock_check", "look at a stock copy");
+
         @Override
         public String toString() {
-            return "%s %d %s".formatted(table.replace('_', ' '), row, how);
+            return "%s %d %s".formatted(WORDS.getOrDefault(table, table), row, how);
         }
     }
 

@@ -33,7 +33,7 @@ record Damage(Finding told, List<Changed> changed) {
                 .map(first -> new Damage(
                         Finding.stop(
                                 "logbook-changed",
-                                "In the logbook the %s%s. The disk may be failing. Nothing is left out: what is concerned is marked; copy the whole folder %s, and read those phones again before you trust it."
+                                "In the logbook %s%s. The disk may be failing. Nothing is left out: what is concerned is marked; copy the whole folder %s, and read those phones again before you trust it."
                                         .formatted(
                                                 first,
                                                 changed.size() == 1

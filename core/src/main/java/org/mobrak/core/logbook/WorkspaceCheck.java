@@ -39,7 +39,7 @@ public record WorkspaceCheck(long phones, long jobs, long entries, List<String> 
             problems.add(damage.told().message());
             damage.changed().stream()
                     .limit(MOST_NAMED)
-                    .map(changed -> "In the logbook the " + changed + ".")
+                    .map(changed -> "In the logbook " + changed + ".")
                     .forEach(problems::add);
         });
         workspace.catalogue().faults().stream()

@@ -126,7 +126,7 @@ class ChainTest {
         try (Workspace workspace = open()) {
             List<String> problems = WorkspaceCheck.of(workspace).problems();
             assertThat(problems)
-                    .anyMatch(problem -> problem.contains("intake 3 is not as it was"))
+                    .anyMatch(problem -> problem.contains("text 3 is not as it was"))
                     .anyMatch(problem -> problem.contains("does not follow"))
                     .anyMatch(problem -> problem.contains("event 5 is gone"))
                     .anyMatch(problem -> problem.contains("setting"))
