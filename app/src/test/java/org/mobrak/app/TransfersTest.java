@@ -390,6 +390,14 @@ class TransfersTest {
             Path cut = Files.write(top.resolve("cut.zip"), Arrays.copyOf(whole, length));
             assertThatThrownBy(() -> transfers.take(cut, ours, Set.of())).isInstanceOf(UnreadableInput.class);
         }
+        byte[] misnamed = whole.clone();
+        for (int i = 0; i + 4 < misnamed.length; i++) {
+            if (misnamed[i] == 'P' && misnamed[i + 1] == 'K' && misnamed[i + 2] == 1 && misnamed[i + 3] == 2) {
+                misnamed[i + 46] = (byte) 0xFF;
+            }
+        }
+        Path odd = Files.write(top.resolve("odd.zip"), misnamed);
+        assertThatThrownBy(() -> transfers.take(odd, ours, Set.of())).hasMessageContaining("is no zip");
         Path bomb = top.resolve("bomb.zip");
         try (OutputStream file = Files.newOutputStream(bomb);
                 ZipOutputStream out = new ZipOutputStream(file)) {

@@ -67,6 +67,7 @@ final class PlainPage {
 
     Page read(String[] lines) {
         TextTables tables = new TextTables(file, markup);
+        Arrays.setAll(lines, i -> Decoded.seen(lines[i]));
         UnseenText.blank(lines)
                 .ifPresent(line -> oddities.add(new Page.Oddity(
                         "hidden-text", line, "Words that are not shown begin in this line; they were not read.")));

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.MappingIterator;
 import java.io.Closeable;
+import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.InputStreamReader;
@@ -71,7 +72,9 @@ final class ExportZip implements Closeable {
                 opened.close();
                 throw refused;
             }
-        } catch (ZipException noZip) {
+        } catch (ZipException | EOFException | IllegalArgumentException noZip) {
+            // The library tells of names that are no UTF-8, and of a directory that points behind the end, in ways of
+            // its own.
             throw new UnreadableInput(file + " is no zip, or not all of one: " + noZip.getMessage() + ".");
         }
     }

@@ -8,6 +8,7 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.mobrak.core.identity.VisibleText;
 
 /** What a browser or a forum does not show is no part of a guide; by the HTML Living Standard and CSS 2.2, forums by common practice. */
 class HiddenTextTest {
@@ -111,6 +112,9 @@ class HiddenTextTest {
         assertThat(page.oddities()).extracting(Page.Oddity::code).containsExactly("hidden-text");
         assertThat(page("~~ 5 minutes to wait\n\nThen it starts ~~ again.\n").struck())
                 .isEmpty();
+        assertThat(said(page("```\nx\u0000y\n```\n| a\u0000 | b |\n|---|---|\n| c\u202e | d\u0007 |\n"))
+                        .codePoints())
+                .noneMatch(one -> one != '\n' && VisibleText.isHidden(one));
         assertThat(List.of(said(page("a <!-- b --> c <!-- d\ne --> f"))))
                 .noneMatch(text -> text.matches("(?s).*[bde].*"));
     }
