@@ -1,14 +1,19 @@
 package org.mobrak.core.logbook;
 
 import java.io.IOException;
+import java.nio.file.DirectoryIteratorException;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.LinkOption;
 import java.nio.file.Path;
 import org.apache.commons.io.file.PathUtils;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /** What a program that was killed left behind: told by the number of its process, which is part of the name. */
 public final class Leftovers {
+    private static final Logger LOG = LoggerFactory.getLogger(Leftovers.class);
+
     private Leftovers() {}
 
     /** How something begins that goes again when this program is done with it. */
@@ -16,14 +21,19 @@ public final class Leftovers {
         return prefix + ProcessHandle.current().pid() + "-";
     }
 
-    /** Deletes what programs left that are gone, if it is the person's own; what is still used stays. */
-    public static void sweep(Path folder, String prefix) throws IOException {
+    /**
+     * Deletes what programs left that are gone, if it is the person's own; what is still used stays. Where that cannot be, as in a folder
+     * that may be written and not read, it stays too: nobody's work waits for tidiness.
+     */
+    public static void sweep(Path folder, String prefix) {
         try (DirectoryStream<Path> left = Files.newDirectoryStream(folder, prefix + "[0-9]*-*")) {
             for (Path one : left) {
                 if (isOfTheDead(one, prefix) && isOurs(one)) {
                     delete(one);
                 }
             }
+        } catch (IOException | DirectoryIteratorException notToBeSwept) {
+            LOG.info("{} was not swept", folder, notToBeSwept);
         }
     }
 

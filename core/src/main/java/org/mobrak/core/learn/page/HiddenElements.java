@@ -32,6 +32,13 @@ final class HiddenElements {
             "invisible");
 
     private static final int MOST_RULES = 400;
+    private static final Pattern USUAL_SELECTOR =
+            Pattern.compile("[\\w.#-]{1,120}(?:\\s{0,3}[>\\s]\\s{0,3}[\\w.#-]{1,120})?");
+    /** So many looks at an element a page may cost; a usual one takes a hundredth of it. */
+    private static final long MOST_LOOKS = 30_000_000;
+    /** So deep the parser lets a page nest, about. */
+    private static final int DEPTH = 500;
+
     private static final Pattern RULE = Pattern.compile("([^{}]{1,400})\\{([^{}]{0,2000})\\}");
     private static final Pattern FOR_PRINT =
             Pattern.compile("@media[^{}]{0,200}print[^{}]{0,200}\\{(?:[^{}]{0,400}\\{[^{}]{0,2000}\\}){0,200}\\s*\\}");
@@ -47,7 +54,11 @@ final class HiddenElements {
 
     private final Set<Element> byRule = Collections.newSetFromMap(new IdentityHashMap<>());
 
+    private final int elements;
+    private long left = MOST_LOOKS;
+
     HiddenElements(Document page) {
+        this.elements = page.getAllElements().size();
         page.select("style").forEach(style -> rules(page, style.data()));
         byRule.addAll(page.select(NEVER_SHOWN));
     }
@@ -64,11 +75,16 @@ final class HiddenElements {
         }
     }
 
-    /** What depends on the mouse or stands before an element says nothing of the page as it lies there. */
+    /**
+     * What depends on the mouse or stands before an element says nothing of the page as it lies there. A selector of many parts, each of
+     * which may be anywhere above, would cost more than the page is worth.
+     */
     private void select(Document page, String selector) {
-        if (selector.isEmpty() || selector.contains(":") || selector.startsWith("@")) {
+        long cost = (long) elements * (selector.matches(".*[\\s>+~].*") ? DEPTH : 1);
+        if (cost > left || !USUAL_SELECTOR.matcher(selector).matches()) {
             return;
         }
+        left -= cost;
         try {
             byRule.addAll(page.select(selector));
         } catch (Selector.SelectorParseException unknown) {

@@ -86,7 +86,7 @@ public final class Import {
                 Connection connection = Database.open(workspace);
                 Stage stage = Stage.in(workspace)) {
             try {
-                Imported done = new Import(zip, home, connection, sameNames, now).run(stage);
+                Imported done = new Import(zip, home, connection, sameNames, now).run(stage, keep);
                 if (keep) {
                     // Only a program that is killed right here leaves entries, which harm nothing, and no row.
                     stage.settle();
@@ -109,7 +109,7 @@ public final class Import {
         }
     }
 
-    private Imported run(Stage stage) throws IOException, SQLException {
+    private Imported run(Stage stage, boolean keep) throws IOException, SQLException {
         for (Part part : Part.values()) {
             rowsHere(part);
         }
@@ -118,10 +118,10 @@ public final class Import {
             take(part, serials);
         }
         settings();
-        inside(stage);
+        inside(stage, keep);
         List<String> entries = new ArrayList<>();
         List<String> differing = new ArrayList<>();
-        catalogue(stage, entries, differing);
+        catalogue(stage, keep, entries, differing);
         return new Imported(phones, added, known, entries, differing, unreadable);
     }
 
@@ -149,13 +149,12 @@ public final class Import {
         Map<String, Long> numbers = new HashMap<>();
         taken.put(part, numbers);
         Keys naming = new Keys();
-        List<Long> came = new ArrayList<>();
         String sql = insert(part);
         try (PreparedStatement insert = connection.prepareStatement(sql, Statement.RETURN_GENERATED_KEYS)) {
             zip.rows(part, row -> {
                 try {
                     String key = text(row, "key", part);
-                    if (numbers.put(key, number(part, row, key, naming, insert, serials, came)) != null) {
+                    if (numbers.put(key, number(part, row, key, naming, insert, serials)) != null) {
                         throw zip.refused("has two rows with the key " + key);
                     }
                 } catch (SQLException wrong) {
@@ -164,6 +163,11 @@ public final class Import {
                 }
             });
         }
+        List<Long> came = numbers.values().stream()
+                .filter(number -> !keysOf(part).containsKey(number))
+                .distinct()
+                .sorted()
+                .toList();
         new Chain(connection).appendCame(part.table(), came, now);
     }
 
@@ -177,14 +181,7 @@ public final class Import {
                         columns.stream().map(column -> "?").collect(Collectors.joining(", ")));
     }
 
-    private long number(
-            Part part,
-            JsonNode row,
-            String key,
-            Keys naming,
-            PreparedStatement insert,
-            Serials serials,
-            List<Long> came)
+    private long number(Part part, JsonNode row, String key, Keys naming, PreparedStatement insert, Serials serials)
             throws IOException, SQLException {
         Map<String, String> values = new HashMap<>();
         for (String column : part.columns()) {
@@ -222,7 +219,6 @@ public final class Import {
         added.merge(part.file(), 1L, Long::sum);
         try (ResultSet made = insert.getGeneratedKeys()) {
             made.next();
-            came.add(made.getLong(1));
             return made.getLong(1);
         }
     }
@@ -302,7 +298,7 @@ public final class Import {
     }
 
     /** Files that came along; each must be the one its row tells of. */
-    private void inside(Stage stage) throws IOException {
+    private void inside(Stage stage, boolean keep) throws IOException {
         zip.rows(Part.FILES, row -> {
             String path = text(row, "path", Part.FILES);
             String modified = text(row, "modified", Part.FILES);
@@ -313,6 +309,10 @@ public final class Import {
                     CellCheck.isReadable("modified", modified) ? zip.inside(name) : Optional.empty();
             if (content.isPresent() && !Files.exists(stage.place(path))) {
                 added.merge("inside", 1L, Long::sum);
+                // A look is for what would come; firmwares need not be unpacked for it.
+                if (!keep) {
+                    return;
+                }
                 Optional<String> sha256 = CarriedFiles.sha256(row.path("found"));
                 try (InputStream in = content.get()) {
                     if (!stage.add(path, in, sha256.or(() -> Optional.of("")), Optional.of(Times.of(modified)))) {
@@ -344,13 +344,15 @@ public final class Import {
         }
     }
 
-    private void catalogue(Stage stage, List<String> entries, List<String> differing) throws IOException {
+    private void catalogue(Stage stage, boolean keep, List<String> entries, List<String> differing) throws IOException {
         for (String name : zip.catalogue()) {
             Path file = stage.place(name);
             byte[] content = zip.content(name);
             if (!Files.exists(file)) {
                 entries.add(name);
-                stage.add(name, new ByteArrayInputStream(content), Optional.empty(), Optional.empty());
+                if (keep) {
+                    stage.add(name, new ByteArrayInputStream(content), Optional.empty(), Optional.empty());
+                }
             } else if (!Arrays.equals(content, Files.readAllBytes(file))) {
                 differing.add(name);
             }
